@@ -1,0 +1,59 @@
+/** The arrows of the house: one way, held in every run of the tests. */
+const areas = ['tempo', 'plan', 'practice', 'readiness'];
+
+module.exports = {
+  forbidden: [
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'core-stands-alone',
+      comment: 'core imports core and general libraries only',
+      severity: 'error',
+      from: { path: '^src/lib/core/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/', pathNot: '^src/lib/core/' }
+    },
+    {
+      name: 'core-touches-no-machine',
+      severity: 'error',
+      from: { path: '^src/lib/core/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] }
+    },
+    ...areas.map((area) => ({
+      name: `areas-meet-in-season-${area}`,
+      comment: 'areas of core do not import each other; units and tempo quantities are common ground',
+      severity: 'error',
+      from: { path: `^src/lib/core/${area}/`, pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/lib/core/', pathNot: `^src/lib/core/(${area}|units)/` }
+    })),
+    {
+      name: 'only-db-and-store-know-sqlite',
+      severity: 'error',
+      from: { pathNot: '^src/lib/server/(db|store)/' },
+      to: { path: 'better-sqlite3' }
+    },
+    {
+      name: 'interface-knows-no-server',
+      severity: 'error',
+      from: { path: '^src/lib/(components|state|workers|schema)/' },
+      to: { path: '^src/lib/server/' }
+    },
+    {
+      name: 'routes-call-use-cases',
+      severity: 'error',
+      from: { path: '^src/routes/' },
+      to: { path: '^src/lib/server/(store|db)/' }
+    },
+    {
+      name: 'stores-know-no-use-case',
+      severity: 'error',
+      from: { path: '^src/lib/server/(store|db)/' },
+      to: { path: '^src/lib/server/usecase/' }
+    }
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    webpackConfig: { fileName: './depcruise.resolve.cjs' },
+    enhancedResolveOptions: { extensions: ['.ts', '.js', '.svelte', '.d.ts'] }
+  }
+};

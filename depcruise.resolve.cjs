@@ -1,0 +1,1 @@
+module.exports = { resolve: { alias: { $lib: require('path').resolve(__dirname, 'src/lib') } } };

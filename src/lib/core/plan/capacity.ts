@@ -1,0 +1,58 @@
+/**
+ * How many minutes a day has for the list: the weekday pattern or a dated exception, less lessons, mocks,
+ * warm-up, fundamentals and breaks. Every deduction is kept, so that the number can explain itself.
+ */
+import { type DayNumber, type Minutes, dayOf, weekdayOf } from '../units';
+
+/** A stretch of practice; without a start it is "some time that day". Start is HH:MM local. */
+export type TimeSpan = { readonly start?: string | undefined; readonly minutes: Minutes };
+
+export type PracticeTime = {
+  /** ISO weekday 1 (Monday) to 7. Several spans of one weekday add up. */
+  readonly week: readonly (TimeSpan & { readonly weekday: number })[];
+  /** A date's spans instead of the pattern; several add up, 0 minutes is a day off. */
+  readonly exceptions: readonly (TimeSpan & { readonly date: string; readonly why?: string | undefined })[];
+  /** Weekly lessons; one that lies inside the pattern's minutes costs nothing more. */
+  readonly lessons: readonly (TimeSpan & { readonly weekday: number; readonly isInside: boolean })[];
+  readonly mocks: readonly { readonly date: string; readonly minutes: Minutes; readonly name: string }[];
+  readonly warmUpMin: Minutes;
+  readonly fundamentalsMin: Minutes;
+};
+
+export type CapacityPart = { readonly what: string; readonly minutes: Minutes };
+export type DayCapacity = {
+  readonly minutes: Minutes;
+  readonly parts: readonly CapacityPart[];
+  readonly spans: readonly TimeSpan[];
+};
+
+/** Five minutes off in each full hour (judgement, after the common advice of 5 to 10). */
+export const BREAK_MIN_PER_HOUR: Minutes = 5;
+
+/** Minutes for the list on one day, with its arithmetic; never below 0. */
+export function dayCapacity(day: DayNumber, time: PracticeTime): DayCapacity {
+  const dated = time.exceptions.filter((e) => dayOf(e.date) === day);
+  const weekday = weekdayOf(day);
+  const spans = (dated.length > 0 ? dated : time.week.filter((s) => s.weekday === weekday)).filter(
+    (s) => s.minutes > 0
+  );
+  const gross = spans.reduce((sum, s) => sum + s.minutes, 0);
+  const from = dated.length > 0 ? (dated.find((e) => e.why)?.why ?? 'this date') : 'the weekday';
+  if (gross === 0) return { minutes: 0, parts: [{ what: from, minutes: 0 }], spans: [] };
+
+  const lessons = time.lessons.filter((l) => l.weekday === weekday && !l.isInside);
+  const mocks = time.mocks.filter((m) => dayOf(m.date) === day);
+  const parts: CapacityPart[] = [
+    { what: from, minutes: gross },
+    ...lessons.map((l) => ({ what: 'lesson', minutes: -l.minutes })),
+    ...mocks.map((m) => ({ what: m.name, minutes: -m.minutes })),
+    { what: 'warm-up', minutes: -time.warmUpMin },
+    { what: 'fundamentals', minutes: -time.fundamentalsMin },
+    { what: 'breaks', minutes: -BREAK_MIN_PER_HOUR * Math.floor(gross / 60) }
+  ].filter((part) => part.minutes !== 0);
+  const minutes = Math.max(
+    0,
+    parts.reduce((sum, part) => sum + part.minutes, 0)
+  );
+  return { minutes, parts, spans };
+}

@@ -1,0 +1,77 @@
+/**
+ * A day's blocks: no longer than a mind stays with one thing, in a sensible order, and at clock times where the
+ * day's spans have them. Order (handbook section 5): something held first, then what was not reached yesterday,
+ * the hardest, alternating; runs last.
+ */
+import type { Minutes } from '../units';
+import { LONGEST_BLOCK_MIN } from './allot';
+import { BREAK_MIN_PER_HOUR, type TimeSpan } from './capacity';
+
+export type OrderedBlock = {
+  readonly id: string;
+  readonly minutes: Minutes;
+  readonly isWarm: boolean;
+  readonly isRun: boolean;
+  readonly wasMissed: boolean;
+  readonly clicksToGo: number;
+};
+
+/** Splits minutes into blocks of at most the longest, as equal as can be. */
+export function splitBlocks(minutes: Minutes): Minutes[] {
+  const count = Math.max(1, Math.ceil(minutes / LONGEST_BLOCK_MIN));
+  return Array.from(
+    { length: count },
+    (_, i) => Math.floor(((i + 1) * minutes) / count) - Math.floor((i * minutes) / count)
+  );
+}
+
+/** Orders a day's blocks; two blocks of one item are kept apart where another lies between. */
+export function orderBlocks<B extends OrderedBlock>(blocks: readonly B[]): B[] {
+  const rank = (b: B) => (b.isRun ? 3 : b.isWarm ? 0 : b.wasMissed ? 1 : 2);
+  const sorted = [...blocks].sort((a, b) => rank(a) - rank(b) || b.clicksToGo - a.clicksToGo);
+  for (let i = 1; i < sorted.length - 1; i += 1) {
+    if (sorted[i]!.id === sorted[i - 1]!.id) {
+      const other = sorted.findIndex((b, j) => j > i && b.id !== sorted[i]!.id && !b.isRun);
+      if (other > i) sorted.splice(i, 0, ...sorted.splice(other, 1));
+    }
+  }
+  return sorted;
+}
+
+/** Minutes from midnight at which each block begins, or null where its span has no start or none has room. */
+export function startTimes(
+  blocks: readonly { readonly minutes: Minutes }[],
+  spans: readonly TimeSpan[],
+  beforeMin: Minutes
+): (Minutes | null)[] {
+  const open = spans
+    .filter((span) => span.start !== undefined)
+    .map((span) => ({ at: minutesOf(span.start!), left: span.minutes, sinceBreak: 0 }))
+    .sort((a, b) => a.at - b.at);
+  if (open.length < spans.length) return blocks.map(() => null);
+  let before = beforeMin;
+  for (const span of open) {
+    const used = Math.min(before, span.left);
+    span.at += used;
+    span.left -= used;
+    span.sinceBreak = used;
+    before -= used;
+  }
+  return blocks.map(({ minutes }) => {
+    for (const span of open) {
+      const pause = span.sinceBreak >= 60 - BREAK_MIN_PER_HOUR ? BREAK_MIN_PER_HOUR : 0;
+      if (span.left < minutes + pause) continue;
+      const start = span.at + pause;
+      span.at = start + minutes;
+      span.left -= minutes + pause;
+      span.sinceBreak = pause > 0 ? minutes : span.sinceBreak + minutes;
+      return start;
+    }
+    return null;
+  });
+}
+
+/** Minutes from midnight of HH:MM. */
+function minutesOf(time: string): Minutes {
+  return Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5));
+}

@@ -1,0 +1,3 @@
+export * from './touch';
+export * from './held';
+export * from './log-line';

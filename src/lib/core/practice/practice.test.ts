@@ -1,0 +1,107 @@
+import { describe, expect, it } from 'vitest';
+import { dayOf } from '../units';
+import { type HeldSection, cleanShare, heldTempo } from './held';
+import { parseLogLine } from './log-line';
+import { type Touch, cleanRun } from './touch';
+
+const adagio: HeldSection = { fromBar: 1, toBar: 16, unit: 'quarter', targetBpm: 60 };
+const allegro: HeldSection = { fromBar: 17, toBar: 33, unit: 'quarter', targetBpm: 120 };
+const TODAY = dayOf('2026-11-24');
+
+function touch(date: string, tempoBpm: number, attempts: string, more: Partial<Touch> = {}): Touch {
+  return { id: `${date}-${tempoBpm}`, itemId: 'i', date, minutes: 10, tempoBpm, attempts, fromBar: 1, toBar: 16, ...more };
+}
+
+const held = (log: Touch[], section = adagio) => heldTempo(log, section, adagio, 3, TODAY);
+
+describe('what holds', () => {
+  it('is the tempo of the latest block with three clean in a row, not the fastest', () => {
+    const log = [touch('2026-11-18', 52, 'ccc'), touch('2026-11-20', 48, 'ncccc')];
+    expect(held(log)).toMatchObject({ bpm: 48, on: dayOf('2026-11-20'), isAged: false, evidence: 'self' });
+  });
+
+  it('is untouched by a block without enough in a row', () => {
+    expect(cleanRun('ccnccncc')).toBe(2);
+    expect(held([touch('2026-11-18', 52, 'ccc'), touch('2026-11-20', 54, 'ccnccncc')])!.bpm).toBe(52);
+  });
+
+  it('does not count a tempo at which an element did not hold', () => {
+    expect(held([touch('2026-11-20', 54, 'cccc', { notHeld: ['intonation'] })])).toBeNull();
+  });
+
+  it('needs all bars of the section: a chunk of it is no evidence', () => {
+    expect(held([touch('2026-11-20', 54, 'ccc', { fromBar: 3, toBar: 8 })])).toBeNull();
+    expect(held([touch('2026-11-20', 54, 'ccc', { fromBar: 1, toBar: 33 })])!.bpm).toBe(54);
+  });
+
+  it('counts a clean whole run for every section at the same share of its target', () => {
+    const run = touch('2026-11-20', 45, 'ccc', { fromBar: undefined, toBar: undefined });
+    expect(held([run])!.bpm).toBe(45);
+    expect(held([run], allegro)!.bpm).toBe(90); // 45 of 60 is three quarters, three quarters of 120
+  });
+
+  it('converts the unit it was clicked in', () => {
+    expect(held([touch('2026-11-20', 104, 'ccc', { unit: 'eighth' })])!.bpm).toBe(52);
+  });
+
+  it('ages after fourteen days without evidence', () => {
+    expect(held([touch('2026-11-10', 52, 'ccc')])!.isAged).toBe(false); // 14 days
+    expect(held([touch('2026-11-09', 52, 'ccc')])!.isAged).toBe(true); // 15 days
+  });
+});
+
+describe('the share of clean attempts', () => {
+  it('stays at 0.7 until the log differs by more than 0.05', () => {
+    expect(cleanShare([touch('2026-11-20', 52, 'ccc')], 0.7)).toBe(0.7); // (14 + 3) / 23 = 0.739
+    expect(cleanShare([touch('2026-11-20', 52, 'cccccc')], 0.7)).toBe(0.769); // (14 + 6) / 26
+    expect(cleanShare([touch('2026-11-20', 52, 'nnnnnnnn')], 0.7)).toBe(0.5); // 14 / 28
+  });
+});
+
+describe('the quick line', () => {
+  const items = [
+    { id: 'a', name: 'Étude 14, “Millrace”' },
+    { id: 'b', name: 'Étude 9 in D minor' },
+    { id: 'c', name: 'Three Fables, II' }
+  ];
+  const read = (line: string) => parseLogLine(line, items, TODAY);
+
+  it('reads item, bars, minutes, tempo, attempts, elements and note', () => {
+    expect(read('1 37-41 15m @92 ccncc -rhythm breath comes late')).toEqual({
+      ok: true,
+      value: {
+        itemId: 'a',
+        date: '2026-11-24',
+        fromBar: 37,
+        toBar: 41,
+        minutes: 15,
+        tempoBpm: 92,
+        attempts: 'ccncc',
+        notHeld: ['rhythm'],
+        note: 'breath comes late'
+      }
+    });
+  });
+
+  it('finds an item by the beginning of a word, and takes a day before', () => {
+    expect(read('yesterday fab 20m')).toMatchObject({ ok: true, value: { itemId: 'c', date: '2026-11-23', minutes: 20 } });
+    expect(read('2026-11-20 mill 5min @58,5')).toMatchObject({ ok: true, value: { itemId: 'a', date: '2026-11-20', tempoBpm: 58.5 } });
+  });
+
+  it('says what is missing or unclear', () => {
+    const says = (line: string) => {
+      const result = read(line);
+      return result.ok ? '' : result.faults[0]!.says;
+    };
+    expect(says('')).toContain('begin with the item');
+    expect(says('ét 10m')).toContain('could be');
+    expect(says('sonata 10m')).toContain('no item');
+    expect(says('7 10m')).toContain('3 items');
+    expect(says('1 37-41 @92')).toContain('minutes are missing');
+    expect(says('1 10m -loudness')).toContain('none of the elements');
+  });
+
+  it('keeps a note that looks like nothing else as it is typed', () => {
+    expect(read('3 10m 🎵 ritardando مرحبا')).toMatchObject({ ok: true, value: { note: '🎵 ritardando مرحبا' } });
+  });
+});

@@ -1,0 +1,292 @@
+/**
+ * One item's way up: what holds in each section, the ladders that follow, merged so that the section furthest
+ * from its target is climbed first, and the minutes every rung asks for.
+ */
+import {
+  type RampShape,
+  dealMinutes,
+  expectedAttempts,
+  PRESUMED_CLEAN_SHARE,
+  rampProgress,
+  rungMinutes
+} from '../plan';
+import { type Held, type HeldSection, type Touch, cleanShare, heldTempo } from '../practice';
+import {
+  clickOf,
+  clickableRange,
+  clicksBetween,
+  fitLadder,
+  oneClickLower,
+  sectionSeconds,
+  targetOf
+} from '../tempo';
+import {
+  type BeatUnit,
+  type Bpm,
+  type Clicks,
+  type DayNumber,
+  type Minutes,
+  type Share,
+  dayOf,
+  formatDate
+} from '../units';
+import type { PlannedSection } from './plan';
+import { type Agreed, type Schools, type SeasonItem, type SeasonSection, DEFAULT_SCHOOLS } from './request';
+
+export type ClimbRung = {
+  readonly sectionId: string;
+  readonly bpm: Bpm;
+  readonly share: Share;
+  readonly click: { readonly bpm: Bpm; readonly unit: BeatUnit };
+  readonly minutes: Minutes;
+  readonly minutesDone: Minutes;
+  readonly seconds: number;
+  readonly attempts: number;
+  readonly basis: string;
+};
+
+export type Climb = {
+  readonly sections: readonly PlannedSection[];
+  readonly slowestSectionId: string | null;
+  readonly heldShare: Share | null;
+  readonly clicksToGo: Clicks | null;
+  readonly cleanShare: Share;
+  readonly rungs: readonly ClimbRung[];
+  /** Seconds of one run of the whole item at its targets. */
+  readonly runSeconds: number;
+};
+
+type Pulsed = {
+  section: SeasonSection;
+  target: HeldSection;
+  bars: number;
+  pickup: number;
+  held: Held | null;
+  start: Bpm;
+  isStartHeld: boolean;
+};
+
+/** `touches` are this item's, in time order. Throws RangeError where a target is off every click. */
+export function readClimb(
+  item: SeasonItem,
+  touches: readonly Touch[],
+  schools: Schools,
+  today: DayNumber,
+  agreed: Agreed | undefined
+): Climb {
+  const share = cleanShare(touches, PRESUMED_CLEAN_SHARE);
+  const pulsed = readSections(item, touches, schools.inARow, today);
+  const ladders = pulsed.map((p) => sectionRungs(item, p, schools, share, agreed));
+  const slowest = [...pulsed].sort((a, b) => a.start / a.target.targetBpm - b.start / b.target.targetBpm)[0];
+  const isSeen = pulsed.every((p) => p.held !== null);
+  const rungs = ladders.flat().sort((a, b) => a.share - b.share);
+  return {
+    sections: item.sections.map((s) =>
+      sayable(
+        s,
+        pulsed.find((p) => p.section === s)
+      )
+    ),
+    slowestSectionId: slowest?.section.id ?? null,
+    heldShare: slowest && isSeen ? slowest.held!.bpm / slowest.target.targetBpm : null,
+    clicksToGo: slowest
+      ? Math.max(0, clicksBetween(slowest.start, slowest.target.targetBpm, slowest.target.unit))
+      : null,
+    cleanShare: share,
+    rungs: withWorkDone(rungs, touches, pulsed),
+    runSeconds: pulsed.reduce(
+      (sum, p) => sum + sectionSeconds(p.section.tempo, item.metre, p.bars, p.pickup, p.target.targetBpm),
+      0
+    )
+  };
+}
+
+/** Schools in force: the item's own, else the candidate's, else the defaults. */
+export function schoolsOf(item: SeasonItem, general: Partial<Schools> | undefined): Schools {
+  return { ...DEFAULT_SCHOOLS, ...general, ...item.schools };
+}
+
+function readSections(
+  item: SeasonItem,
+  touches: readonly Touch[],
+  inARow: number,
+  today: DayNumber
+): Pulsed[] {
+  const withTarget = item.sections.flatMap((section) => {
+    const target = targetOf(section.tempo);
+    if (!target) return [];
+    const read: HeldSection = {
+      fromBar: section.fromBar,
+      toBar: section.toBar,
+      unit: target.unit,
+      targetBpm: target.bpm
+    };
+    return [{ section, target: read }];
+  });
+  return withTarget.map(({ section, target }) => {
+    const held = heldTempo(touches, target, withTarget[0]!.target, inARow, today);
+    const half = Math.max(clickableRange(target.unit).lowest, Math.round(target.targetBpm / 2));
+    const start = held
+      ? held.isAged
+        ? oneClickLower(held.bpm, target.unit)
+        : held.bpm
+      : Math.min(half, target.targetBpm);
+    return {
+      section,
+      target,
+      bars: barsPlayed(item, section),
+      pickup: pickupOf(item, section),
+      held,
+      start,
+      isStartHeld: held !== null
+    };
+  });
+}
+
+/** Bars of a section with the item's repeats that lie in it counted again. */
+function barsPlayed(item: SeasonItem, section: SeasonSection): number {
+  const again = (item.repeats ?? []).map(
+    (r) => Math.min(r.toBar, section.toBar) - Math.max(r.fromBar, section.fromBar) + 1
+  );
+  return section.toBar - section.fromBar + 1 + again.filter((n) => n > 0).reduce((sum, n) => sum + n, 0);
+}
+
+function pickupOf(item: SeasonItem, section: SeasonSection): number {
+  return section.fromBar === item.fromBar ? (item.pickupBeats ?? 0) : 0;
+}
+
+function sectionRungs(
+  item: SeasonItem,
+  p: Pulsed,
+  schools: Schools,
+  share: Share,
+  agreed: Agreed | undefined
+): ClimbRung[] {
+  const { targetBpm: target, unit } = p.target;
+  const path = fitLadder(p.start, target, unit, schools.step, share);
+  const isThere = p.isStartHeld && p.start >= target * (1 - SAME_TEMPO);
+  if (isThere) return [];
+  const seconds = (bpm: Bpm) => sectionSeconds(p.section.tempo, item.metre, p.bars, p.pickup, bpm);
+  const asks = (bpm: Bpm) => rungMinutes(seconds(bpm), share, schools.inARow);
+  const steps = newMaxima(p.isStartHeld ? path.slice(1) : path, asks);
+  const basis = [
+    p.bars,
+    target,
+    unit,
+    schools.inARow,
+    share,
+    JSON.stringify(schools.step),
+    schools.shape
+  ].join(' ');
+  const minutes =
+    agreedMinutes(p.section.id, steps, basis, agreed) ?? shaped(steps, p, schools.shape, target);
+  return steps.map(({ bpm }, i) => ({
+    sectionId: p.section.id,
+    bpm,
+    share: bpm / target,
+    click: clickOf({ bpm, unit })!,
+    minutes: minutes[i]!,
+    minutesDone: 0,
+    seconds: seconds(bpm),
+    attempts: expectedAttempts(share, schools.inARow),
+    basis
+  }));
+}
+
+/** Only new heights are milestones; the minutes of a step back belong to the next new height. */
+function newMaxima(path: readonly Bpm[], asks: (bpm: Bpm) => Minutes): { bpm: Bpm; minutes: Minutes }[] {
+  const maxima: { bpm: Bpm; minutes: Minutes }[] = [];
+  let back = 0;
+  for (const bpm of path) {
+    if (bpm > (maxima.at(-1)?.bpm ?? 0)) {
+      maxima.push({ bpm, minutes: back + asks(bpm) });
+      back = 0;
+    } else back += asks(bpm);
+  }
+  return maxima;
+}
+
+/** A rung that was agreed keeps its minutes while the facts it stands on are the same. */
+function agreedMinutes(
+  sectionId: string,
+  steps: readonly { bpm: Bpm }[],
+  basis: string,
+  agreed: Agreed | undefined
+): Minutes[] | null {
+  const before = agreed?.rungs.filter((r) => r.sectionId === sectionId && r.basis === basis) ?? [];
+  const minutes = steps.map(({ bpm }) => before.find((r) => r.bpm === bpm)?.minutes);
+  return minutes.every((m): m is number => m !== undefined) ? minutes : null;
+}
+
+/** The first tempo keeps its own minutes when it still has to be shown; the way up from it is dealt by shape. */
+function shaped(
+  steps: readonly { bpm: Bpm; minutes: Minutes }[],
+  p: Pulsed,
+  shape: RampShape,
+  target: Bpm
+): Minutes[] {
+  const first = p.isStartHeld ? [] : steps.slice(0, 1);
+  const way = steps.slice(first.length);
+  const progress = way.map(({ bpm }) => rampProgress(shape, p.start, bpm, target));
+  return [
+    ...first.map((s) => s.minutes),
+    ...dealMinutes(
+      way.map((s) => s.minutes),
+      progress
+    )
+  ];
+}
+
+/** Minutes logged since something last came to hold count for the next rung; a rung worked out in vain asks again. */
+function withWorkDone(
+  rungs: readonly ClimbRung[],
+  touches: readonly Touch[],
+  pulsed: readonly Pulsed[]
+): ClimbRung[] {
+  const lastHeld = Math.max(-1, ...pulsed.map((p) => touches.findIndex((t) => t.id === p.held?.touchId)));
+  const spent = touches.slice(lastHeld + 1).reduce((sum, t) => sum + t.minutes, 0);
+  return rungs.map((rung, i) => (i === 0 ? { ...rung, minutesDone: spent % rung.minutes } : rung));
+}
+
+function sayable(section: SeasonSection, p: Pulsed | undefined): PlannedSection {
+  const { id, name, fromBar, toBar } = section;
+  if (!p)
+    return {
+      id,
+      name,
+      fromBar,
+      toBar,
+      unit: null,
+      targetBpm: null,
+      held: null,
+      startBpm: null,
+      says: 'free: by ear, minutes only'
+    };
+  const held = p.held && {
+    bpm: p.held.bpm,
+    on: formatDate(p.held.on),
+    isAged: p.held.isAged,
+    evidence: p.held.evidence
+  };
+  const says = !held
+    ? `no evidence for bars ${fromBar}–${toBar}`
+    : held.bpm >= p.target.targetBpm * (1 - SAME_TEMPO)
+      ? `holds at ${held.bpm}`
+      : `holds at ${held.bpm}, target ${p.target.targetBpm}`;
+  return {
+    id,
+    name,
+    fromBar,
+    toBar,
+    unit: p.target.unit,
+    targetBpm: p.target.targetBpm,
+    held,
+    startBpm: p.start,
+    says
+  };
+}
+
+/** The touches of one item, in time order and not after today. */
+export function touchesOf(log: readonly Touch[], itemId: string, today: DayNumber): Touch[] {
+  return log.filter((t) => t.itemId === itemId && dayOf(t.date) <= today);
+}

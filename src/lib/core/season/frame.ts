@@ -1,0 +1,72 @@
+/** The frame a season is laid in: its days with their minutes, and each item with all that is known of it. */
+import {
+  type Allotment,
+  type DayCapacity,
+  type ReservedTouch,
+  type Shortage,
+  type Stages,
+  dayCapacity
+} from '../plan';
+import { type DayNumber, type Minutes, dayOf, formatDate } from '../units';
+import type { Climb } from './climb';
+import type { SeasonItem, SeasonRequest } from './request';
+
+/** One item with everything known of it, on its way into the plan. */
+export type ItemCase = {
+  readonly item: SeasonItem;
+  readonly rank: number;
+  readonly climb: Climb;
+  readonly stages: Stages | null;
+  /** The last round that hears it, for keeping warm after the first. */
+  readonly lastDayZero: DayNumber | null;
+};
+
+export type ItemMinutes = {
+  readonly itemId: string;
+  readonly kind: 'ladder' | 'minutes';
+  readonly allotments: readonly Allotment[];
+};
+
+/** One way of laying it: touches reserved first, minutes dealt, minutes short, and sum of load^2 / capacity. */
+export type Laid = {
+  readonly touches: readonly ReservedTouch[];
+  readonly minutes: readonly ItemMinutes[];
+  readonly short: readonly Shortage[];
+  readonly unevenness: number;
+};
+
+export type SeasonFrame = {
+  readonly today: DayNumber;
+  readonly began: DayNumber;
+  readonly dayZero: DayNumber | null;
+  readonly capacities: ReadonlyMap<DayNumber, DayCapacity>;
+  /** Minutes still open on each day: capacity less what today's log has already used. */
+  readonly open: ReadonlyMap<DayNumber, Minutes>;
+};
+
+/** Days from today to the last round ahead, with the minutes each has. A day with a round has none. */
+export function readFrame(request: SeasonRequest): SeasonFrame {
+  const today = dayOf(request.today);
+  const began = Math.min(today, request.began ? dayOf(request.began) : today);
+  const roundDays = request.rounds.map((r) => dayOf(r.date)).sort((a, b) => a - b);
+  const ahead = roundDays.filter((day) => day >= today);
+  const capacities = new Map<DayNumber, DayCapacity>();
+  const open = new Map<DayNumber, Minutes>();
+  for (let day = today; day < (ahead.at(-1) ?? today); day += 1) {
+    const capacity = roundDays.includes(day)
+      ? { minutes: 0, parts: [{ what: 'round', minutes: 0 }], spans: [] }
+      : dayCapacity(day, request.time);
+    capacities.set(day, capacity);
+    const used = day === today ? loggedOn(request, day) : 0;
+    open.set(day, Math.max(0, capacity.minutes - used));
+  }
+  return { today, began, dayZero: ahead[0] ?? null, capacities, open };
+}
+
+/** Minutes the log has on a day, of one item or of all. */
+export function loggedOn(request: SeasonRequest, day: DayNumber, itemId?: string): Minutes {
+  const date = formatDate(day);
+  return request.log
+    .filter((t) => t.date === date && (itemId === undefined || t.itemId === itemId))
+    .reduce((sum, t) => sum + t.minutes, 0);
+}

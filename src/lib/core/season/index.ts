@@ -1,0 +1,5 @@
+export * from './request';
+export * from './plan';
+export { laySeason } from './lay';
+export * from './moves';
+export { DEFAULT_MOST_PER_DAY_MIN } from './ask';

@@ -1,0 +1,122 @@
+/** A laid plan, as plain values: what the countback draws, the calendar file carries and the plan command prints. */
+import type { Agreed, ItemKind } from './request';
+import type { CapacityPart, TouchKind } from '../plan';
+import type { Evidence } from '../practice';
+import type { BeatUnit, Bpm, Clicks, Minutes, Share } from '../units';
+
+export type PlannedRung = {
+  readonly sectionId: string;
+  readonly bpm: Bpm;
+  /** What the metronome says; differs from bpm below 40 and above 208. */
+  readonly click: { readonly bpm: Bpm; readonly unit: BeatUnit };
+  /** Minutes dealt to this rung, and how many of them the log has already seen. */
+  readonly minutes: Minutes;
+  readonly minutesDone: Minutes;
+  /** The arithmetic: seconds of one repetition and expected attempts. */
+  readonly seconds: number;
+  readonly attempts: number;
+  /** Date on which its last block is planned; null where no minutes are left for it. */
+  readonly date: string | null;
+};
+
+export type HeldReading = {
+  readonly bpm: Bpm;
+  readonly on: string;
+  readonly isAged: boolean;
+  readonly evidence: Evidence;
+};
+
+export type PlannedSection = {
+  readonly id: string;
+  readonly name?: string | undefined;
+  readonly fromBar: number;
+  readonly toBar: number;
+  readonly unit: BeatUnit | null;
+  readonly targetBpm: Bpm | null;
+  readonly held: HeldReading | null;
+  /** Where the ladder starts. */
+  readonly startBpm: Bpm | null;
+  readonly says: string;
+};
+
+/** past: every round that hears it is over. minutes: no tempo to climb. */
+export type ItemState = 'climbing' | 'holds' | 'minutes' | 'past';
+
+export type PlannedItem = {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: ItemKind;
+  readonly state: ItemState;
+  /** Earliest round still ahead that hears it. */
+  readonly dayZero: string | null;
+  readonly sections: readonly PlannedSection[];
+  /** The section with the least share of its target: it sets the item. */
+  readonly slowestSectionId: string | null;
+  readonly heldShare: Share | null;
+  readonly clicksToGo: Clicks | null;
+  readonly cleanShare: Share;
+  readonly rungs: readonly PlannedRung[];
+  readonly askedMin: Minutes;
+  readonly shortMin: Minutes;
+  readonly nextTouch: string | null;
+};
+
+export type PlannedBlock = {
+  readonly itemId: string;
+  readonly kind: 'ladder' | 'minutes' | TouchKind;
+  readonly minutes: Minutes;
+  /** HH:MM local, where the day has start times. */
+  readonly start: string | null;
+  /** Tempo to work at: the rung this block's minutes belong to. */
+  readonly sectionId: string | null;
+  readonly bpm: Bpm | null;
+};
+
+export type PlannedDay = {
+  readonly date: string;
+  readonly capacityMin: Minutes;
+  readonly parts: readonly CapacityPart[];
+  readonly plannedMin: Minutes;
+  readonly blocks: readonly PlannedBlock[];
+};
+
+export type PlannedWeek = {
+  readonly weeksToGo: number;
+  readonly from: string;
+  readonly to: string;
+  readonly thereMin: Minutes;
+  readonly askedMin: Minutes;
+  readonly plannedMin: Minutes;
+  /** More than a fifth above the mean of the two weeks before. */
+  readonly isJump: boolean;
+};
+
+export type PlannedShortage = {
+  readonly minutes: Minutes;
+  readonly from: string;
+  readonly to: string;
+  readonly items: readonly { readonly itemId: string; readonly minutes: Minutes }[];
+  readonly says: string;
+};
+
+export type PlannedStages = {
+  readonly groundworkTo: string;
+  readonly contextFrom: string;
+  readonly rampTo: string;
+  readonly mockFrom: string;
+  readonly lastDaysFrom: string;
+};
+
+export type SeasonPlan = {
+  readonly today: string;
+  readonly began: string;
+  /** Next round; null when all are past. */
+  readonly nextRoundId: string | null;
+  readonly daysToGo: number | null;
+  readonly stages: PlannedStages | null;
+  readonly items: readonly PlannedItem[];
+  readonly days: readonly PlannedDay[];
+  readonly weeks: readonly PlannedWeek[];
+  readonly short: PlannedShortage | null;
+  readonly agreed: Agreed;
+};

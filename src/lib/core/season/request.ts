@@ -1,0 +1,85 @@
+/**
+ * What a plan is laid from: everything the model knows of one candidate and one audition, as plain values.
+ * The written form of this type is the open format docs/formats.md describes; its shape in Zod lies in lib/schema.
+ * Dates are YYYY-MM-DD in the candidate's home zone; round dates and times are local to the venue.
+ */
+import type { PracticeTime, RampShape } from '../plan';
+import type { Touch } from '../practice';
+import type { SectionTempo, StepSchool } from '../tempo';
+import type { Bpm, Minutes } from '../units';
+
+export const ITEM_KINDS = ['etude', 'excerpt', 'solo', 'scales', 'sight-reading'] as const;
+export type ItemKind = (typeof ITEM_KINDS)[number];
+
+export type SeasonRound = {
+  readonly id: string;
+  readonly name: string;
+  readonly date: string;
+  readonly time?: string | undefined;
+  readonly zone: string;
+  /** Items heard; missing means the whole list. */
+  readonly itemIds?: readonly string[] | undefined;
+};
+
+export type SeasonSection = {
+  readonly id: string;
+  readonly name?: string | undefined;
+  readonly fromBar: number;
+  readonly toBar: number;
+  readonly tempo: SectionTempo;
+};
+
+export type SeasonItem = {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: ItemKind;
+  readonly metre: string;
+  readonly fromBar: number;
+  readonly toBar: number;
+  readonly pickupBeats?: number | undefined;
+  /** Bars played twice. */
+  readonly repeats?: readonly { readonly fromBar: number; readonly toBar: number }[] | undefined;
+  readonly sections: readonly SeasonSection[];
+  /** Sight-reading and other work without a tempo. */
+  readonly minutesPerWeek?: Minutes | undefined;
+  readonly mostPerDayMin?: Minutes | undefined;
+  readonly schools?: Partial<Schools> | undefined;
+};
+
+export type Schools = { readonly step: StepSchool; readonly shape: RampShape; readonly inARow: number };
+
+export const DEFAULT_SCHOOLS: Schools = {
+  step: { kind: 'scale', clicks: 'auto' },
+  shape: 'equal-percent',
+  inARow: 3
+};
+
+/** What an earlier laying agreed; a plan hands it out as `agreed`. */
+export type Agreed = {
+  readonly rungs: readonly {
+    readonly sectionId: string;
+    readonly bpm: Bpm;
+    readonly minutes: Minutes;
+    readonly basis: string;
+  }[];
+  readonly allotments: readonly {
+    readonly itemId: string;
+    readonly kind: 'ladder' | 'minutes';
+    readonly date: string;
+    readonly minutes: Minutes;
+  }[];
+};
+
+export type SeasonRequest = {
+  readonly today: string;
+  /** The day the plan was first laid; stages are counted from it. Missing: today. */
+  readonly began?: string | undefined;
+  readonly rounds: readonly SeasonRound[];
+  readonly items: readonly SeasonItem[];
+  readonly time: PracticeTime;
+  readonly schools?: Partial<Schools> | undefined;
+  readonly log: readonly Touch[];
+  readonly pins?:
+    readonly { readonly itemId: string; readonly date: string; readonly minutes: Minutes }[] | undefined;
+  readonly previous?: Agreed | undefined;
+};

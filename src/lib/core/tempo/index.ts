@@ -1,0 +1,3 @@
+export * from './scale';
+export * from './ladder';
+export * from './target';

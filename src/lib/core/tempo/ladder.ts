@@ -1,0 +1,76 @@
+/**
+ * From where it holds to where it must: the rungs of a tempo ladder, by step school.
+ * Start and target may lie off the scale and are the first and last rung; all between are settings a
+ * metronome really says. Every ladder but the zigzag rises strictly; all end exactly on the target.
+ * When a rung is reached is the plan's question (plan/), not this file's.
+ */
+import { type Bpm, type BeatUnit, type Share, tempoIn } from '../units';
+import { SAME_TEMPO, clickOf, settingsBetween } from './scale';
+
+export type StepSchool =
+  | { readonly kind: 'scale'; readonly clicks: 'auto' | 1 | 2 }
+  | { readonly kind: 'plus'; readonly bpm: number }
+  | { readonly kind: 'percent'; readonly percent: number }
+  | { readonly kind: 'zigzag' };
+
+/** One click when shaky, two when easy (handbook section 3). Easy: nearly nine attempts of ten are clean. */
+export const EASY_SHARE: Share = 0.85;
+
+/**
+ * Rungs from `start` up to `target`, both included, in bpm of `unit`. One rung where start >= target.
+ * `cleanShare` decides the click count of the 'auto' school. Zigzag repeats and falls back on purpose.
+ */
+export function fitLadder(
+  start: Bpm,
+  target: Bpm,
+  unit: BeatUnit,
+  school: StepSchool,
+  cleanShare: Share
+): Bpm[] {
+  if (start >= target * (1 - SAME_TEMPO)) return [target];
+  const between = settingsBetween(start, target, unit);
+  switch (school.kind) {
+    case 'scale': {
+      const by = school.clicks === 'auto' ? (cleanShare >= EASY_SHARE ? 2 : 1) : school.clicks;
+      return [start, ...between.filter((_, i) => (i + 1) % by === 0), target];
+    }
+    case 'zigzag':
+      return zigzag([start, ...between, target]);
+    case 'plus':
+      return climb(start, target, unit, (said) => said + school.bpm);
+    case 'percent':
+      return climb(start, target, unit, (said) => said * (1 + school.percent / 100));
+  }
+}
+
+/** Two settings up, one back, until the target; the last step up may be shorter. */
+function zigzag(settings: readonly Bpm[]): Bpm[] {
+  const rungs = [settings[0]!];
+  let at = 0;
+  while (at < settings.length - 1) {
+    at = Math.min(at + 2, settings.length - 1);
+    rungs.push(settings[at]!);
+    if (at < settings.length - 1) rungs.push(settings[--at]!);
+  }
+  return rungs;
+}
+
+/** Steps in the number the metronome says: whole, and at least one more than before. */
+function climb(start: Bpm, target: Bpm, unit: BeatUnit, step: (said: number) => number): Bpm[] {
+  const rungs = [start];
+  for (;;) {
+    const at = rungs.at(-1)!;
+    const click = clickOf({ bpm: at, unit });
+    if (!click) throw new RangeError(`no click can say ${unit} ${at}`);
+    const said = Math.max(Math.floor(click.bpm) + 1, Math.round(step(click.bpm)));
+    const next = wholeSetting(tempoIn({ bpm: said, unit: click.unit }, unit), unit);
+    if (next >= target * (1 - SAME_TEMPO)) return [...rungs, target];
+    rungs.push(next);
+  }
+}
+
+/** The least tempo not below `bpm` whose click is a whole number: a step may cross into the next unit. */
+function wholeSetting(bpm: Bpm, unit: BeatUnit): Bpm {
+  const click = clickOf({ bpm, unit });
+  return click ? tempoIn({ bpm: Math.ceil(click.bpm - 1e-9), unit: click.unit }, unit) : bpm;
+}

@@ -1,0 +1,78 @@
+/**
+ * Civil dates: days of a calendar, without a clock. What is practised is planned in these.
+ * A date is written YYYY-MM-DD and computed with as a day number, so that adding days cannot be wrong.
+ * Zones and instants are left to zone.ts. Proleptic Gregorian calendar, years 1900 to 2199.
+ */
+import type { DayNumber } from './quantity';
+
+const MS_PER_DAY = 86_400_000;
+const SHAPE = /^(\d{4})-(\d{2})-(\d{2})$/;
+
+/** The day number of a written date, or null where no such day exists (29 February of a common year). */
+export function parseDate(text: string): DayNumber | null {
+  const match = SHAPE.exec(text);
+  if (!match) return null;
+  const [year, month, day] = [Number(match[1]), Number(match[2]), Number(match[3])];
+  if (year < 1900 || year > 2199) return null;
+  const ms = Date.UTC(year, month - 1, day);
+  const back = new Date(ms);
+  const isReal = back.getUTCMonth() === month - 1 && back.getUTCDate() === day;
+  return isReal ? ms / MS_PER_DAY : null;
+}
+
+/** The day number of a date that is known to exist. Throws RangeError otherwise. */
+export function dayOf(text: string): DayNumber {
+  const day = parseDate(text);
+  if (day === null) throw new RangeError(`not a civil date: ${text}`);
+  return day;
+}
+
+/** YYYY-MM-DD of a day number. */
+export function formatDate(day: DayNumber): string {
+  return new Date(day * MS_PER_DAY).toISOString().slice(0, 10);
+}
+
+/** ISO 8601 weekday: 1 is Monday, 7 is Sunday. 1970-01-01 was a Thursday. */
+export function weekdayOf(day: DayNumber): number {
+  return ((((day + 3) % 7) + 7) % 7) + 1;
+}
+
+const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December'
+] as const;
+
+/** "Tue 24 Nov", for labels and sentences. */
+export function sayDate(day: DayNumber): string {
+  const date = new Date(day * MS_PER_DAY);
+  const month = MONTHS[date.getUTCMonth()]!.slice(0, 3);
+  return `${WEEKDAYS[weekdayOf(day) - 1]} ${date.getUTCDate()} ${month}`;
+}
+
+/** "24 November 2026", where the year matters. */
+export function sayLongDate(day: DayNumber): string {
+  const date = new Date(day * MS_PER_DAY);
+  return `${date.getUTCDate()} ${MONTHS[date.getUTCMonth()]} ${date.getUTCFullYear()}`;
+}
+
+/** "7 to 20 December", "28 November to 3 December", or one date where both are the same. */
+export function saySpan(from: DayNumber, to: DayNumber): string {
+  const [a, b] = [new Date(from * MS_PER_DAY), new Date(to * MS_PER_DAY)];
+  const end = `${b.getUTCDate()} ${MONTHS[b.getUTCMonth()]}`;
+  if (from === to) return end;
+  if (a.getUTCMonth() === b.getUTCMonth() && a.getUTCFullYear() === b.getUTCFullYear()) {
+    return `${a.getUTCDate()} to ${end}`;
+  }
+  return `${a.getUTCDate()} ${MONTHS[a.getUTCMonth()]} to ${end}`;
+}

@@ -1,0 +1,25 @@
+/**
+ * Units as types: a number that carries its unit, so that minutes handed over as days do not compile,
+ * while literals stay free. Nothing here converts; conversions live beside the quantity they belong to.
+ */
+declare const unit: unique symbol;
+
+export type Unit<N extends string> = number & { readonly [unit]?: N };
+
+/** Whole minutes of practice. */
+export type Minutes = Unit<'min'>;
+/** Days since 1970-01-01 in some civil calendar; the zone is the owner's. */
+export type DayNumber = Unit<'day'>;
+/** Beats a minute of a stated beat unit. */
+export type Bpm = Unit<'bpm'>;
+/** Steps of the traditional metronome scale; fractions lie between two settings. */
+export type Clicks = Unit<'click'>;
+/** A part of a whole, 0 to 1. */
+export type Share = Unit<'share'>;
+
+/** Throws RangeError naming the value unless lowest <= value <= highest. */
+export function assertWithin(name: string, value: number, lowest: number, highest: number): void {
+  if (!(value >= lowest && value <= highest)) {
+    throw new RangeError(`${name} must be from ${lowest} to ${highest}, got ${value}`);
+  }
+}

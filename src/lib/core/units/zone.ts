@@ -1,0 +1,33 @@
+/**
+ * Where a civil date meets the clock: which day it is in a zone, and whether a local time exists there.
+ * Zones are IANA names. Local times that daylight saving skips do not exist; ones it repeats mean the first.
+ * Method: the Temporal API (polyfilled where the platform has none).
+ */
+import { Temporal } from 'temporal-polyfill';
+import { dayOf } from './civil-date';
+import type { DayNumber } from './quantity';
+
+/** Whether this platform's zone table knows the name; offsets such as "+01:00" are not zones. */
+export function isZone(name: string): boolean {
+  if (!/^[A-Za-z]/.test(name)) return false;
+  try {
+    Temporal.Instant.fromEpochMilliseconds(0).toZonedDateTimeISO(name);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** The civil date in `zone` at an instant given in milliseconds since 1970-01-01T00:00Z. */
+export function dayInZone(epochMs: number, zone: string): DayNumber {
+  return dayOf(
+    Temporal.Instant.fromEpochMilliseconds(epochMs).toZonedDateTimeISO(zone).toPlainDate().toString()
+  );
+}
+
+/** Milliseconds since 1970-01-01T00:00Z of a local date and time, or null where the clock skips that time. */
+export function instantOf(date: string, time: string, zone: string): number | null {
+  const plain = Temporal.PlainDateTime.from(`${date}T${time}`);
+  const zoned = plain.toZonedDateTime(zone, { disambiguation: 'earlier' });
+  return zoned.toPlainDateTime().equals(plain) ? zoned.epochMilliseconds : null;
+}

@@ -1,0 +1,74 @@
+/**
+ * The open format of a plan request, "irvot-plan-request" version 1, as docs/formats.md describes it. What it lets
+ * through, core/season can lay. Faults name the path and say what to do.
+ */
+import { z } from 'zod';
+import type { SeasonRequest } from '../core/season';
+import type { Fault, Result } from '../core/units';
+import { dateField, idField, minutesField, nameField, zoneField } from './fields';
+import { planItem, schools } from './item';
+import { refineSlot, roundFields } from './round';
+import { mock, refineWeek, timeFields } from './time';
+import { refineTouch, touch } from './touch';
+
+const round = z.strictObject({ ...roundFields, itemIds: z.array(idField).min(1, 'A round hears at least one item.').optional(), isHistory: z.boolean().optional() });
+
+const agreed = z.object({
+  rungs: z.array(z.object({ sectionId: idField, bpm: z.number(), minutes: minutesField(1, 100_000), basis: z.string().max(400) })),
+  allotments: z.array(z.object({ itemId: idField, kind: z.enum(['ladder', 'minutes']), date: dateField, minutes: minutesField(1) }))
+});
+
+export const planRequest = z
+  .strictObject({
+    format: z.literal('irvot-plan-request', 'The format is "irvot-plan-request".'),
+    version: z.literal(1, 'This program reads version 1.'),
+    today: dateField,
+    began: dateField.optional(),
+    zone: zoneField,
+    rounds: z.array(round).min(1, 'An audition has at least one round.').max(20, 'At most 20 rounds.'),
+    items: z.array(planItem).min(1, 'The list is empty: add at least one item.').max(80, 'At most 80 items.'),
+    time: z.strictObject({ ...timeFields, mocks: z.array(mock).max(60).default([]) }).superRefine(refineWeek),
+    schools: schools.optional(),
+    log: z.array(touch).max(200_000).default([]),
+    pins: z.array(z.strictObject({ itemId: idField, date: dateField, minutes: minutesField(1, 240) })).optional(),
+    previous: agreed.optional(),
+    name: nameField.optional()
+  })
+  .superRefine((request, context) => {
+    const add = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message });
+    const items = new Map(request.items.map((item) => [item.id, item]));
+    if (items.size < request.items.length) add(['items'], 'Two items have the same id.');
+    const sections = request.items.flatMap((item) => item.sections.map((s) => s.id));
+    if (new Set(sections).size < sections.length) add(['items'], 'Two sections have the same id.');
+    if (request.began && request.began > request.today) add(['began'], `${request.began} is after today, ${request.today}.`);
+    request.rounds.forEach((r, i) => {
+      refineSlot(r, ['rounds', i], context);
+      if (r.date < request.today && !r.isHistory) add(['rounds', i, 'date'], `${r.date} is before today, ${request.today}; a round that has taken place says "isHistory": true.`);
+      r.itemIds?.forEach((id, j) => !items.has(id) && add(['rounds', i, 'itemIds', j], `There is no item “${id}” in the list.`));
+    });
+    request.log.forEach((t, i) => {
+      const item = items.get(t.itemId);
+      if (!item) return add(['log', i, 'itemId'], `There is no item “${t.itemId}” in the list.`);
+      refineTouch(t, item, request.today, prefixed(context, ['log', i]));
+    });
+    request.pins?.forEach((pin, i) => !items.has(pin.itemId) && add(['pins', i, 'itemId'], `There is no item “${pin.itemId}” in the list.`));
+  });
+
+/** A context whose issues lie below a path. */
+function prefixed(context: z.RefinementCtx, path: (string | number)[]): z.RefinementCtx {
+  const addIssue: z.RefinementCtx['addIssue'] = (issue) => {
+    if (typeof issue === 'string') context.addIssue(issue);
+    else context.addIssue({ ...issue, path: [...path, ...((issue.path as (string | number)[] | undefined) ?? [])] });
+  };
+  return { ...context, addIssue };
+}
+
+/** Reads a plan request from parsed JSON, or names every fault at its path ("rounds.0.date"). */
+export function readPlanRequest(input: unknown): Result<SeasonRequest> {
+  const parsed = planRequest.safeParse(input);
+  if (parsed.success) {
+    const request: SeasonRequest = parsed.data;
+    return { ok: true, value: request };
+  }
+  return { ok: false, faults: parsed.error.issues.map((issue): Fault => ({ path: issue.path.join('.') || '(request)', says: issue.message })) };
+}

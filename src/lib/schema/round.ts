@@ -1,0 +1,19 @@
+/** Rounds of an audition: a date and local time at the venue's zone, and the items heard there. */
+import { z } from 'zod';
+import { instantOf } from '../core/units/zone';
+import { dateField, idField, nameField, timeField, zoneField } from './fields';
+
+export const roundFields = { id: idField, name: nameField, date: dateField, time: timeField.optional(), zone: zoneField };
+
+type Slot = { date: string; time?: string | undefined; zone: string };
+
+/** The local time exists at the venue: daylight saving skips an hour once a year. */
+export function refineSlot(slot: Slot, path: (string | number)[], context: z.RefinementCtx): void {
+  if (slot.time && instantOf(slot.date, slot.time, slot.zone) === null) {
+    context.addIssue({
+      code: 'custom',
+      path: [...path, 'time'],
+      message: `${slot.time} does not exist on ${slot.date} in ${slot.zone}: the clocks go forward then. Ask for the right time.`
+    });
+  }
+}

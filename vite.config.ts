@@ -1,0 +1,25 @@
+import { sveltekit } from '@sveltejs/kit/vite';
+import { svelteTesting } from '@testing-library/svelte/vite';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  plugins: [sveltekit(), svelteTesting()],
+  worker: { format: 'es' },
+  test: {
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: 'unit',
+          environment: 'node',
+          include: ['src/**/*.test.ts', 'tests/docs/**/*.test.ts'],
+          exclude: ['src/**/*.svelte.test.ts']
+        }
+      },
+      {
+        extends: true,
+        test: { name: 'dom', environment: 'jsdom', include: ['src/**/*.svelte.test.ts'] }
+      }
+    ]
+  }
+});
