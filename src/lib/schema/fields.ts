@@ -8,7 +8,11 @@ import { BEAT_UNITS, beatsPerBar, parseDate } from '../core/units';
 export const MOST_BARS = 2000;
 export const MOST_MINUTES_A_DAY = 720;
 
-export const nameField = z.string().trim().min(1, 'Give it a name.').max(120, 'At most 120 characters, please.');
+export const nameField = z
+  .string()
+  .trim()
+  .min(1, 'Give it a name.')
+  .max(120, 'At most 120 characters, please.');
 export const shortText = z.string().trim().max(200, 'At most 200 characters, please.').default('');
 export const longText = z.string().trim().max(4000, 'At most 4,000 characters, please.').default('');
 export const idField = z.string().min(1, 'An id is missing.').max(64, 'An id has at most 64 characters.');
@@ -22,11 +26,15 @@ function sayNoDate(text: string): string {
   return `There is no day ${text.slice(0, 20)}; a date is written year-month-day and must be in the calendar.`;
 }
 
-export const timeField = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time is written 09:30, on the 24-hour clock.');
+export const timeField = z
+  .string()
+  .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time is written 09:30, on the 24-hour clock.');
 export const unitField = z.enum(BEAT_UNITS, 'Choose a beat unit.');
 
 const bpmNumber = z.number('A tempo is a number of beats a minute.');
-export const bpmField = bpmNumber.min(1, 'A tempo is above 0.').max(1000, 'No click is that fast; check the number.');
+export const bpmField = bpmNumber
+  .min(1, 'A tempo is above 0.')
+  .max(1000, 'No click is that fast; check the number.');
 export const barField = z
   .number('A bar is a number.')
   .int('A bar is a whole number.')
@@ -37,7 +45,12 @@ export function minutesField(lowest: number, highest = MOST_MINUTES_A_DAY) {
   return z
     .number('Minutes are a number.')
     .int('Minutes are whole.')
-    .min(lowest, lowest === 0 ? 'Minutes cannot be less than 0.' : `At least ${lowest} ${lowest === 1 ? 'minute' : 'minutes'}.`)
+    .min(
+      lowest,
+      lowest === 0
+        ? 'Minutes cannot be less than 0.'
+        : `At least ${lowest} ${lowest === 1 ? 'minute' : 'minutes'}.`
+    )
     .max(highest, `At most ${highest} minutes.`);
 }
 

@@ -4,12 +4,30 @@ import { RAMP_SHAPES } from '../core/plan';
 import { ITEM_KINDS } from '../core/season';
 import { clickableRange, targetOf } from '../core/tempo';
 import { type BeatUnit, beatsPerBar, sayUnit } from '../core/units';
-import { barField, bpmField, idField, metreField, minutesField, nameField, shortText, unitField } from './fields';
+import {
+  barField,
+  bpmField,
+  idField,
+  metreField,
+  minutesField,
+  nameField,
+  shortText,
+  unitField
+} from './fields';
 
 export const stepSchool = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('scale'), clicks: z.union([z.literal('auto'), z.literal(1), z.literal(2)]) }),
-  z.strictObject({ kind: z.literal('plus'), bpm: z.number().int().min(1, 'A step is at least 1 bpm.').max(20, 'A step is at most 20 bpm.') }),
-  z.strictObject({ kind: z.literal('percent'), percent: z.number().min(1, 'At least 1 percent.').max(25, 'At most 25 percent.') }),
+  z.strictObject({
+    kind: z.literal('scale'),
+    clicks: z.union([z.literal('auto'), z.literal(1), z.literal(2)])
+  }),
+  z.strictObject({
+    kind: z.literal('plus'),
+    bpm: z.number().int().min(1, 'A step is at least 1 bpm.').max(20, 'A step is at most 20 bpm.')
+  }),
+  z.strictObject({
+    kind: z.literal('percent'),
+    percent: z.number().min(1, 'At least 1 percent.').max(25, 'At most 25 percent.')
+  }),
   z.strictObject({ kind: z.literal('zigzag') })
 ]);
 
@@ -22,12 +40,21 @@ export const schools = z.strictObject({
 export const sectionTempo = z
   .discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('pulse'), unit: unitField, targetBpm: bpmField }),
-    z.strictObject({ kind: z.literal('range'), unit: unitField, lowBpm: bpmField, highBpm: bpmField, stretchBpm: bpmField.optional() }),
+    z.strictObject({
+      kind: z.literal('range'),
+      unit: unitField,
+      lowBpm: bpmField,
+      highBpm: bpmField,
+      stretchBpm: bpmField.optional()
+    }),
     z.strictObject({ kind: z.literal('change'), unit: unitField, fromBpm: bpmField, toBpm: bpmField }),
     z.strictObject({
       kind: z.literal('recordings'),
       unit: unitField,
-      recordingsBpm: z.array(bpmField).min(1, 'Measure at least one recording.').max(20, 'Twenty recordings are enough.'),
+      recordingsBpm: z
+        .array(bpmField)
+        .min(1, 'Measure at least one recording.')
+        .max(20, 'Twenty recordings are enough.'),
       use: z.enum(['mean', 'median'])
     }),
     z.strictObject({ kind: z.literal('free'), minutesPerWeek: minutesField(1, 600) })
@@ -35,12 +62,20 @@ export const sectionTempo = z
   .superRefine((tempo, context) => {
     if (tempo.kind === 'range') {
       if (tempo.lowBpm > tempo.highBpm) {
-        context.addIssue({ code: 'custom', path: ['highBpm'], message: `The range is upside down: ${tempo.lowBpm} to ${tempo.highBpm}.` });
+        context.addIssue({
+          code: 'custom',
+          path: ['highBpm'],
+          message: `The range is upside down: ${tempo.lowBpm} to ${tempo.highBpm}.`
+        });
         return;
       }
       const { stretchBpm: stretch } = tempo;
       if (stretch !== undefined && (stretch < tempo.lowBpm || stretch > tempo.highBpm)) {
-        context.addIssue({ code: 'custom', path: ['stretchBpm'], message: `The stretch lies in the range, ${tempo.lowBpm} to ${tempo.highBpm}.` });
+        context.addIssue({
+          code: 'custom',
+          path: ['stretchBpm'],
+          message: `The stretch lies in the range, ${tempo.lowBpm} to ${tempo.highBpm}.`
+        });
       }
     }
     const target = targetOf(tempo);
@@ -50,18 +85,37 @@ export const sectionTempo = z
 export type SectionTempoInput = z.infer<typeof sectionTempo>;
 
 function targetKey(tempo: SectionTempoInput): string {
-  const keys = { pulse: 'targetBpm', range: tempo.kind === 'range' && tempo.stretchBpm !== undefined ? 'stretchBpm' : 'lowBpm', change: 'toBpm', recordings: 'recordingsBpm', free: '' };
+  const keys = {
+    pulse: 'targetBpm',
+    range: tempo.kind === 'range' && tempo.stretchBpm !== undefined ? 'stretchBpm' : 'lowBpm',
+    change: 'toBpm',
+    recordings: 'recordingsBpm',
+    free: ''
+  };
   return keys[tempo.kind];
 }
 
 function refineClick(bpm: number, unit: BeatUnit, key: string, context: z.RefinementCtx): void {
   const { lowest, highest } = clickableRange(unit);
   if (bpm >= lowest && bpm <= highest) return;
-  const says = bpm < lowest ? `below the lowest a click can say, ${Math.ceil(lowest)}` : `above the highest a click can say, ${highest}`;
-  context.addIssue({ code: 'custom', path: [key], message: `${sayUnit(unit)} ${bpm} is ${says}; choose another beat unit.` });
+  const says =
+    bpm < lowest
+      ? `below the lowest a click can say, ${Math.ceil(lowest)}`
+      : `above the highest a click can say, ${highest}`;
+  context.addIssue({
+    code: 'custom',
+    path: [key],
+    message: `${sayUnit(unit)} ${bpm} is ${says}; choose another beat unit.`
+  });
 }
 
-const sectionBase = { id: idField, name: shortText.optional(), fromBar: barField, toBar: barField, tempo: sectionTempo };
+const sectionBase = {
+  id: idField,
+  name: shortText.optional(),
+  fromBar: barField,
+  toBar: barField,
+  tempo: sectionTempo
+};
 export const section = z.strictObject(sectionBase);
 
 export const itemFields = {
@@ -71,8 +125,15 @@ export const itemFields = {
   metre: metreField,
   fromBar: barField,
   toBar: barField,
-  pickupBeats: z.number().min(0, 'A pickup has no less than 0 beats.').max(16, 'A pickup has at most 16 beats.').optional(),
-  repeats: z.array(z.strictObject({ fromBar: barField, toBar: barField })).max(50).optional(),
+  pickupBeats: z
+    .number()
+    .min(0, 'A pickup has no less than 0 beats.')
+    .max(16, 'A pickup has at most 16 beats.')
+    .optional(),
+  repeats: z
+    .array(z.strictObject({ fromBar: barField, toBar: barField }))
+    .max(50)
+    .optional(),
   sections: z.array(section).max(60, 'At most 60 sections.'),
   minutesPerWeek: minutesField(1, 600).optional(),
   mostPerDayMin: minutesField(8, 240).optional(),
@@ -90,16 +151,31 @@ type Barred = {
 
 /** Bars in order and inside the item; something to plan: a section, or minutes a week. */
 export function refineItem(item: Barred, context: z.RefinementCtx): void {
-  const add = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message });
-  if (item.toBar < item.fromBar) return add(['toBar'], `The last bar, ${item.toBar}, comes before the first, ${item.fromBar}.`);
-  for (const [key, spans] of [['sections', item.sections], ['repeats', item.repeats ?? []]] as const) {
+  const add = (path: (string | number)[], message: string) =>
+    context.addIssue({ code: 'custom', path, message });
+  if (item.toBar < item.fromBar)
+    return add(['toBar'], `The last bar, ${item.toBar}, comes before the first, ${item.fromBar}.`);
+  for (const [key, spans] of [
+    ['sections', item.sections],
+    ['repeats', item.repeats ?? []]
+  ] as const) {
     spans.forEach((span, i) => {
-      if (span.toBar < span.fromBar) add([key, i, 'toBar'], `The bars are upside down: ${span.fromBar} to ${span.toBar}.`);
-      else if (span.fromBar < item.fromBar) add([key, i, 'fromBar'], `Bar ${span.fromBar} lies outside the item, bars ${item.fromBar} to ${item.toBar}.`);
-      else if (span.toBar > item.toBar) add([key, i, 'toBar'], `Bar ${span.toBar} lies outside the item, bars ${item.fromBar} to ${item.toBar}.`);
+      if (span.toBar < span.fromBar)
+        add([key, i, 'toBar'], `The bars are upside down: ${span.fromBar} to ${span.toBar}.`);
+      else if (span.fromBar < item.fromBar)
+        add(
+          [key, i, 'fromBar'],
+          `Bar ${span.fromBar} lies outside the item, bars ${item.fromBar} to ${item.toBar}.`
+        );
+      else if (span.toBar > item.toBar)
+        add(
+          [key, i, 'toBar'],
+          `Bar ${span.toBar} lies outside the item, bars ${item.fromBar} to ${item.toBar}.`
+        );
     });
   }
-  if (item.sections.length === 0 && !item.minutesPerWeek) add(['sections'], 'Give it a section with a tempo, or minutes a week.');
+  if (item.sections.length === 0 && !item.minutesPerWeek)
+    add(['sections'], 'Give it a section with a tempo, or minutes a week.');
 }
 
 export const planItem = z.strictObject(itemFields).superRefine(refineItem);

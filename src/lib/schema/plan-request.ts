@@ -11,11 +11,30 @@ import { refineSlot, roundFields } from './round';
 import { mock, refineWeek, timeFields } from './time';
 import { refineTouch, touch } from './touch';
 
-const round = z.strictObject({ ...roundFields, itemIds: z.array(idField).min(1, 'A round hears at least one item.').optional(), isHistory: z.boolean().optional() });
+const round = z.strictObject({
+  ...roundFields,
+  itemIds: z.array(idField).min(1, 'A round hears at least one item.').optional(),
+  isHistory: z.boolean().optional()
+});
 
 const agreed = z.object({
-  rungs: z.array(z.object({ sectionId: idField, bpm: z.number(), minutes: minutesField(1, 100_000), basis: z.string().max(400) })),
-  allotments: z.array(z.object({ itemId: idField, kind: z.enum(['ladder', 'minutes']), date: dateField, minutes: minutesField(1) }))
+  carried: z.array(z.object({ itemId: idField, touchId: idField, minutes: minutesField(0) })).default([]),
+  rungs: z.array(
+    z.object({
+      sectionId: idField,
+      bpm: z.number(),
+      minutes: minutesField(1, 100_000),
+      basis: z.string().max(400)
+    })
+  ),
+  allotments: z.array(
+    z.object({
+      itemId: idField,
+      kind: z.enum(['ladder', 'minutes']),
+      date: dateField,
+      minutes: minutesField(1)
+    })
+  )
 });
 
 export const planRequest = z
@@ -30,35 +49,52 @@ export const planRequest = z
     time: z.strictObject({ ...timeFields, mocks: z.array(mock).max(60).default([]) }).superRefine(refineWeek),
     schools: schools.optional(),
     log: z.array(touch).max(200_000).default([]),
-    pins: z.array(z.strictObject({ itemId: idField, date: dateField, minutes: minutesField(1, 240) })).optional(),
+    pins: z
+      .array(z.strictObject({ itemId: idField, date: dateField, minutes: minutesField(1, 240) }))
+      .optional(),
     previous: agreed.optional(),
     name: nameField.optional()
   })
   .superRefine((request, context) => {
-    const add = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message });
+    const add = (path: (string | number)[], message: string) =>
+      context.addIssue({ code: 'custom', path, message });
     const items = new Map(request.items.map((item) => [item.id, item]));
     if (items.size < request.items.length) add(['items'], 'Two items have the same id.');
     const sections = request.items.flatMap((item) => item.sections.map((s) => s.id));
     if (new Set(sections).size < sections.length) add(['items'], 'Two sections have the same id.');
-    if (request.began && request.began > request.today) add(['began'], `${request.began} is after today, ${request.today}.`);
+    if (request.began && request.began > request.today)
+      add(['began'], `${request.began} is after today, ${request.today}.`);
     request.rounds.forEach((r, i) => {
       refineSlot(r, ['rounds', i], context);
-      if (r.date < request.today && !r.isHistory) add(['rounds', i, 'date'], `${r.date} is before today, ${request.today}; a round that has taken place says "isHistory": true.`);
-      r.itemIds?.forEach((id, j) => !items.has(id) && add(['rounds', i, 'itemIds', j], `There is no item “${id}” in the list.`));
+      if (r.date < request.today && !r.isHistory)
+        add(
+          ['rounds', i, 'date'],
+          `${r.date} is before today, ${request.today}; a round that has taken place says "isHistory": true.`
+        );
+      r.itemIds?.forEach(
+        (id, j) => !items.has(id) && add(['rounds', i, 'itemIds', j], `There is no item “${id}” in the list.`)
+      );
     });
     request.log.forEach((t, i) => {
       const item = items.get(t.itemId);
       if (!item) return add(['log', i, 'itemId'], `There is no item “${t.itemId}” in the list.`);
       refineTouch(t, item, request.today, prefixed(context, ['log', i]));
     });
-    request.pins?.forEach((pin, i) => !items.has(pin.itemId) && add(['pins', i, 'itemId'], `There is no item “${pin.itemId}” in the list.`));
+    request.pins?.forEach(
+      (pin, i) =>
+        !items.has(pin.itemId) && add(['pins', i, 'itemId'], `There is no item “${pin.itemId}” in the list.`)
+    );
   });
 
 /** A context whose issues lie below a path. */
 function prefixed(context: z.RefinementCtx, path: (string | number)[]): z.RefinementCtx {
   const addIssue: z.RefinementCtx['addIssue'] = (issue) => {
     if (typeof issue === 'string') context.addIssue(issue);
-    else context.addIssue({ ...issue, path: [...path, ...((issue.path as (string | number)[] | undefined) ?? [])] });
+    else
+      context.addIssue({
+        ...issue,
+        path: [...path, ...((issue.path as (string | number)[] | undefined) ?? [])]
+      });
   };
   return { ...context, addIssue };
 }
@@ -70,5 +106,11 @@ export function readPlanRequest(input: unknown): Result<SeasonRequest> {
     const request: SeasonRequest = parsed.data;
     return { ok: true, value: request };
   }
-  return { ok: false, faults: parsed.error.issues.map((issue): Fault => ({ path: issue.path.join('.') || '(request)', says: issue.message })) };
+  return {
+    ok: false,
+    faults: parsed.error.issues.map((issue): Fault => ({
+      path: issue.path.join('.') || '(request)',
+      says: issue.message
+    }))
+  };
 }

@@ -3,7 +3,13 @@ import { z } from 'zod';
 import { instantOf } from '../core/units/zone';
 import { dateField, idField, nameField, timeField, zoneField } from './fields';
 
-export const roundFields = { id: idField, name: nameField, date: dateField, time: timeField.optional(), zone: zoneField };
+export const roundFields = {
+  id: idField,
+  name: nameField,
+  date: dateField,
+  time: timeField.optional(),
+  zone: zoneField
+};
 
 type Slot = { date: string; time?: string | undefined; zone: string };
 

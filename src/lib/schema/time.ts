@@ -3,11 +3,25 @@ import { z } from 'zod';
 import { dateField, minutesField, shortText, timeField } from './fields';
 
 const start = timeField.optional();
-const weekday = z.number().int().min(1, 'A weekday is 1 (Monday) to 7 (Sunday).').max(7, 'A weekday is 1 (Monday) to 7 (Sunday).');
+const weekday = z
+  .number()
+  .int()
+  .min(1, 'A weekday is 1 (Monday) to 7 (Sunday).')
+  .max(7, 'A weekday is 1 (Monday) to 7 (Sunday).');
 
 export const weekSpan = z.strictObject({ weekday, start, minutes: minutesField(1) });
-export const dayException = z.strictObject({ date: dateField, start, minutes: minutesField(0), why: shortText.optional() });
-export const lesson = z.strictObject({ weekday, start, minutes: minutesField(1, 240), isInside: z.boolean() });
+export const dayException = z.strictObject({
+  date: dateField,
+  start,
+  minutes: minutesField(0),
+  why: shortText.optional()
+});
+export const lesson = z.strictObject({
+  weekday,
+  start,
+  minutes: minutesField(1, 240),
+  isInside: z.boolean()
+});
 export const mock = z.strictObject({ date: dateField, minutes: minutesField(1, 480), name: shortText });
 
 export const timeFields = {
@@ -25,12 +39,29 @@ export function refineWeek(time: Spans, context: z.RefinementCtx): void {
   for (let day = 1; day <= 7; day += 1) {
     const spans = time.week.map((span, i) => ({ ...span, i })).filter((s) => s.weekday === day);
     if (spans.reduce((sum, s) => sum + s.minutes, 0) > 720) {
-      context.addIssue({ code: 'custom', path: ['week', spans[0]!.i, 'minutes'], message: 'More than twelve hours on one day.' });
+      context.addIssue({
+        code: 'custom',
+        path: ['week', spans[0]!.i, 'minutes'],
+        message: 'More than twelve hours on one day.'
+      });
     }
-    const timed = spans.filter((s) => s.start).map((s) => ({ i: s.i, from: minutesOf(s.start!), to: minutesOf(s.start!) + s.minutes })).sort((a, b) => a.from - b.from);
+    const timed = spans
+      .filter((s) => s.start)
+      .map((s) => ({ i: s.i, from: minutesOf(s.start!), to: minutesOf(s.start!) + s.minutes }))
+      .sort((a, b) => a.from - b.from);
     timed.forEach((span, n) => {
-      if (span.to > 24 * 60) context.addIssue({ code: 'custom', path: ['week', span.i, 'minutes'], message: 'It would run past midnight.' });
-      if (n > 0 && span.from < timed[n - 1]!.to) context.addIssue({ code: 'custom', path: ['week', span.i, 'start'], message: 'It overlaps the span before it.' });
+      if (span.to > 24 * 60)
+        context.addIssue({
+          code: 'custom',
+          path: ['week', span.i, 'minutes'],
+          message: 'It would run past midnight.'
+        });
+      if (n > 0 && span.from < timed[n - 1]!.to)
+        context.addIssue({
+          code: 'custom',
+          path: ['week', span.i, 'start'],
+          message: 'It overlaps the span before it.'
+        });
     });
   }
 }

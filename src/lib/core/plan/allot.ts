@@ -41,6 +41,7 @@ type Piece = { asked: number; day: DayNumber; minutes: Minutes; isPinned: boolea
 export class DayBook {
   readonly #room = new Map<DayNumber, Minutes>();
   readonly #capacity = new Map<DayNumber, Minutes>();
+  readonly #ofItem = new Map<string, Map<DayNumber, Minutes>>();
 
   constructor(capacities: ReadonlyMap<DayNumber, Minutes>) {
     for (const [day, minutes] of capacities) {
@@ -53,8 +54,19 @@ export class DayBook {
     return this.#room.get(day) ?? 0;
   }
 
+  /** Minutes of one item's own work on a day; the touches reserved for it are not counted. */
+  ofItem(id: string, day: DayNumber): Minutes {
+    return this.#ofItem.get(id)?.get(day) ?? 0;
+  }
+
   take(day: DayNumber, minutes: Minutes): void {
     this.#room.set(day, this.room(day) - minutes);
+  }
+
+  takeFor(id: string, day: DayNumber, minutes: Minutes): void {
+    this.take(day, minutes);
+    const days = this.#ofItem.get(id) ?? new Map<DayNumber, Minutes>();
+    this.#ofItem.set(id, days.set(day, (days.get(day) ?? 0) + minutes));
   }
 
   /** By how much sum of load^2 / capacity grows when `minutes` are put on `day`. */
@@ -93,10 +105,10 @@ function keepAgreed(one: Asked, index: number, book: DayBook, pieces: Piece[]): 
   const latestFirst = [...one.kept].sort((a, b) => Number(b.isPinned) - Number(a.isPinned) || b.day - a.day);
   for (const { day, minutes, isPinned } of latestFirst) {
     if (day < one.from || day > one.to) continue;
-    const kept = Math.min(minutes, wanted, book.room(day), one.mostPerDay);
+    const kept = Math.min(minutes, wanted, book.room(day), one.mostPerDay - book.ofItem(one.id, day));
     if (kept < Math.min(LEAST_BLOCK_MIN, wanted) || kept <= 0) continue;
     pieces.push({ asked: index, day, minutes: kept, isPinned });
-    book.take(day, kept);
+    book.takeFor(one.id, day, kept);
     wanted -= kept;
   }
 }
@@ -154,9 +166,9 @@ function placePiece(
   const one = asked[index]!;
   const put = (day: DayNumber, part: Minutes) => {
     pieces.push({ asked: index, day, minutes: part, isPinned: false });
-    book.take(day, part);
+    book.takeFor(one.id, day, part);
   };
-  const free = (day: DayNumber) => Math.min(book.room(day), one.mostPerDay - onDay(pieces, index, day));
+  const free = (day: DayNumber) => Math.min(book.room(day), one.mostPerDay - book.ofItem(one.id, day));
   const best = leastBurdened(segment, minutes, free, book) ?? leastBurdened(days, minutes, free, book);
   if (best !== null) {
     put(best, minutes);
@@ -173,17 +185,13 @@ function placePiece(
     const rest = left - part;
     if (rest > 0 && rest < LEAST_BLOCK_MIN && part - (LEAST_BLOCK_MIN - rest) >= LEAST_BLOCK_MIN)
       part -= LEAST_BLOCK_MIN - rest;
-    if (part < LEAST_BLOCK_MIN && onDay(pieces, index, day) === 0) continue;
+    if (part < LEAST_BLOCK_MIN && book.ofItem(one.id, day) === 0) continue;
     if (part <= 0) continue;
     put(day, part);
     left -= part;
     if (left === 0) break;
   }
   return left;
-}
-
-function onDay(pieces: readonly Piece[], index: number, day: DayNumber): Minutes {
-  return pieces.reduce((sum, p) => (p.asked === index && p.day === day ? sum + p.minutes : sum), 0);
 }
 
 function leastBurdened(
@@ -209,18 +217,19 @@ function pushAside(
   book: DayBook,
   pieces: Piece[]
 ): DayNumber | null {
+  const one = asked[index]!;
   for (const day of days) {
-    if (onDay(pieces, index, day) + minutes > asked[index]!.mostPerDay) continue;
+    if (book.ofItem(one.id, day) + minutes > one.mostPerDay) continue;
     for (const piece of pieces) {
       if (piece.day !== day || piece.isPinned || piece.asked === index) continue;
       if (book.room(day) + piece.minutes < minutes) continue;
       const owner = asked[piece.asked]!;
       const free = (other: DayNumber) =>
-        other === day ? 0 : Math.min(book.room(other), owner.mostPerDay - onDay(pieces, piece.asked, other));
+        other === day ? 0 : Math.min(book.room(other), owner.mostPerDay - book.ofItem(owner.id, other));
       const elsewhere = leastBurdened(openDays(owner.from, owner.to, book), piece.minutes, free, book);
       if (elsewhere === null) continue;
-      book.take(day, -piece.minutes);
-      book.take(elsewhere, piece.minutes);
+      book.takeFor(owner.id, day, -piece.minutes);
+      book.takeFor(owner.id, elsewhere, piece.minutes);
       piece.day = elsewhere;
       return day;
     }
@@ -231,9 +240,7 @@ function pushAside(
 /** Lets one of the item's own days grow by a remainder that is too small for a block. */
 function growOne(one: Asked, index: number, wanted: Minutes, book: DayBook, pieces: Piece[]): boolean {
   const free = (day: DayNumber) =>
-    onDay(pieces, index, day) === 0
-      ? 0
-      : Math.min(book.room(day), one.mostPerDay - onDay(pieces, index, day));
+    book.ofItem(one.id, day) === 0 ? 0 : Math.min(book.room(day), one.mostPerDay - book.ofItem(one.id, day));
   const day = leastBurdened(
     ofAsked(pieces, index)
       .map((p) => p.day)
@@ -244,6 +251,6 @@ function growOne(one: Asked, index: number, wanted: Minutes, book: DayBook, piec
   );
   if (day === null) return false;
   pieces.push({ asked: index, day, minutes: wanted, isPinned: false });
-  book.take(day, wanted);
+  book.takeFor(one.id, day, wanted);
   return true;
 }

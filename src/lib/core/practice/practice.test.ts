@@ -9,7 +9,17 @@ const allegro: HeldSection = { fromBar: 17, toBar: 33, unit: 'quarter', targetBp
 const TODAY = dayOf('2026-11-24');
 
 function touch(date: string, tempoBpm: number, attempts: string, more: Partial<Touch> = {}): Touch {
-  return { id: `${date}-${tempoBpm}`, itemId: 'i', date, minutes: 10, tempoBpm, attempts, fromBar: 1, toBar: 16, ...more };
+  return {
+    id: `${date}-${tempoBpm}`,
+    itemId: 'i',
+    date,
+    minutes: 10,
+    tempoBpm,
+    attempts,
+    fromBar: 1,
+    toBar: 16,
+    ...more
+  };
 }
 
 const held = (log: Touch[], section = adagio) => heldTempo(log, section, adagio, 3, TODAY);
@@ -84,8 +94,14 @@ describe('the quick line', () => {
   });
 
   it('finds an item by the beginning of a word, and takes a day before', () => {
-    expect(read('yesterday fab 20m')).toMatchObject({ ok: true, value: { itemId: 'c', date: '2026-11-23', minutes: 20 } });
-    expect(read('2026-11-20 mill 5min @58,5')).toMatchObject({ ok: true, value: { itemId: 'a', date: '2026-11-20', tempoBpm: 58.5 } });
+    expect(read('yesterday fab 20m')).toMatchObject({
+      ok: true,
+      value: { itemId: 'c', date: '2026-11-23', minutes: 20 }
+    });
+    expect(read('2026-11-20 mill 5min @58,5')).toMatchObject({
+      ok: true,
+      value: { itemId: 'a', date: '2026-11-20', tempoBpm: 58.5 }
+    });
   });
 
   it('says what is missing or unclear', () => {
@@ -102,6 +118,9 @@ describe('the quick line', () => {
   });
 
   it('keeps a note that looks like nothing else as it is typed', () => {
-    expect(read('3 10m 🎵 ritardando مرحبا')).toMatchObject({ ok: true, value: { note: '🎵 ritardando مرحبا' } });
+    expect(read('3 10m 🎵 ritardando مرحبا')).toMatchObject({
+      ok: true,
+      value: { note: '🎵 ritardando مرحبا' }
+    });
   });
 });

@@ -12,6 +12,7 @@ import {
 } from '../plan';
 import { type Held, type HeldSection, type Touch, cleanShare, heldTempo } from '../practice';
 import {
+  SAME_TEMPO,
   clickOf,
   clickableRange,
   clicksBetween,
@@ -52,6 +53,8 @@ export type Climb = {
   readonly clicksToGo: Clicks | null;
   readonly cleanShare: Share;
   readonly rungs: readonly ClimbRung[];
+  /** Minutes beyond the rung reached last that count for the next one. */
+  readonly carried: Agreed['carried'][number] | null;
   /** Seconds of one run of the whole item at its targets. */
   readonly runSeconds: number;
 };
@@ -80,6 +83,7 @@ export function readClimb(
   const slowest = [...pulsed].sort((a, b) => a.start / a.target.targetBpm - b.start / b.target.targetBpm)[0];
   const isSeen = pulsed.every((p) => p.held !== null);
   const rungs = ladders.flat().sort((a, b) => a.share - b.share);
+  const work = readWork(item, touches, pulsed, schools.inARow, today, agreed);
   return {
     sections: item.sections.map((s) =>
       sayable(
@@ -93,7 +97,8 @@ export function readClimb(
       ? Math.max(0, clicksBetween(slowest.start, slowest.target.targetBpm, slowest.target.unit))
       : null,
     cleanShare: share,
-    rungs: withWorkDone(rungs, touches, pulsed),
+    rungs: rungs.map((rung, i) => (i === 0 ? { ...rung, minutesDone: work.spent % rung.minutes } : rung)),
+    carried: work.carried,
     runSeconds: pulsed.reduce(
       (sum, p) => sum + sectionSeconds(p.section.tempo, item.metre, p.bars, p.pickup, p.target.targetBpm),
       0
@@ -237,15 +242,46 @@ function shaped(
   ];
 }
 
-/** Minutes logged since something last came to hold count for the next rung; a rung worked out in vain asks again. */
-function withWorkDone(
-  rungs: readonly ClimbRung[],
+/**
+ * Minutes logged since something last came to hold count for the next rung; a rung worked out in vain asks again.
+ * Of the touch that made it hold, what it had beyond the rungs it reached is carried over to the next.
+ */
+function readWork(
+  item: SeasonItem,
   touches: readonly Touch[],
-  pulsed: readonly Pulsed[]
-): ClimbRung[] {
-  const lastHeld = Math.max(-1, ...pulsed.map((p) => touches.findIndex((t) => t.id === p.held?.touchId)));
-  const spent = touches.slice(lastHeld + 1).reduce((sum, t) => sum + t.minutes, 0);
-  return rungs.map((rung, i) => (i === 0 ? { ...rung, minutesDone: spent % rung.minutes } : rung));
+  pulsed: readonly Pulsed[],
+  inARow: number,
+  today: DayNumber,
+  agreed: Agreed | undefined
+): { spent: Minutes; carried: Agreed['carried'][number] | null } {
+  const at = (section: Pulsed, upTo: number) =>
+    touches.findIndex(
+      (t) =>
+        t.id === heldTempo(touches.slice(0, upTo), section.target, pulsed[0]!.target, inARow, today)?.touchId
+    );
+  const last = Math.max(-1, ...pulsed.map((p) => at(p, touches.length)));
+  const since = sumMinutes(touches.slice(last + 1));
+  if (last < 0) return { spent: since, carried: null };
+  const known = agreed?.carried.find((c) => c.touchId === touches[last]!.id);
+  if (known) return { spent: known.minutes + since, carried: known };
+
+  const before = Math.max(-1, ...pulsed.map((p) => at(p, last)));
+  const brought = agreed?.carried.find((c) => c.touchId === touches[before]?.id)?.minutes ?? 0;
+  const worked = brought + sumMinutes(touches.slice(before + 1, last + 1));
+  const reached = pulsed.flatMap((p) => reachedRungs(p, agreed)).reduce((sum, minutes) => sum + minutes, 0);
+  const over = reached === 0 ? 0 : Math.max(0, Math.min(worked - reached, touches[last]!.minutes));
+  const carried = { itemId: item.id, touchId: touches[last]!.id, minutes: over };
+  return { spent: over + since, carried };
+}
+
+/** Minutes of the agreed rungs that now hold. */
+function reachedRungs(p: Pulsed, agreed: Agreed | undefined): Minutes[] {
+  const rungs = agreed?.rungs.filter((r) => r.sectionId === p.section.id) ?? [];
+  return p.held ? rungs.filter((r) => r.bpm <= p.held!.bpm * (1 + SAME_TEMPO)).map((r) => r.minutes) : [];
+}
+
+function sumMinutes(touches: readonly Touch[]): Minutes {
+  return touches.reduce((sum, t) => sum + t.minutes, 0);
 }
 
 function sayable(section: SeasonSection, p: Pulsed | undefined): PlannedSection {

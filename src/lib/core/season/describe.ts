@@ -43,6 +43,7 @@ export function describePlan(
     weeks: describeWeeks(request, frame, days, laid.short),
     short: describeShortage(laid.short, items, frame, cases),
     agreed: {
+      carried: cases.flatMap((c) => c.climb.carried ?? []),
       rungs: cases.flatMap((c) =>
         c.climb.rungs.map(({ sectionId, bpm, minutes, basis }) => ({ sectionId, bpm, minutes, basis }))
       ),

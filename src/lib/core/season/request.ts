@@ -68,6 +68,12 @@ export type Agreed = {
     readonly date: string;
     readonly minutes: Minutes;
   }[];
+  /** Minutes of the touch that made a rung hold which it had beyond that rung. */
+  readonly carried: readonly {
+    readonly itemId: string;
+    readonly touchId: string;
+    readonly minutes: Minutes;
+  }[];
 };
 
 export type SeasonRequest = {

@@ -46,7 +46,9 @@ describe('a ladder', () => {
 
   it('clicks the subdivision below 40: from dotted quarter 29 the metronome says eighth 87, 88, 92 ...', () => {
     const rungs = fitLadder(29, 42, 'dotted-quarter', auto, 0.7);
-    expect(rungs.map((bpm) => Math.round(clickOf({ bpm, unit: 'dotted-quarter' })!.bpm))).toEqual([87, 88, 92, 96, 100, 104, 108, 112, 116, 40, 42]);
+    expect(rungs.map((bpm) => Math.round(clickOf({ bpm, unit: 'dotted-quarter' })!.bpm))).toEqual([
+      87, 88, 92, 96, 100, 104, 108, 112, 116, 40, 42
+    ]);
   });
 
   it('rises strictly, ends exactly on its target and says only whole clicks, whatever the school', () => {
@@ -56,18 +58,27 @@ describe('a ladder', () => {
       fc.record({ kind: fc.constant('percent' as const), percent: fc.integer({ min: 1, max: 15 }) })
     );
     fc.assert(
-      fc.property(fc.constantFrom(...BEAT_UNITS), fc.integer({ min: 20, max: 200 }), fc.integer({ min: 20, max: 200 }), school, (unit, a, b, step) => {
-        const { lowest } = clickableRange(unit);
-        const [start, target] = [Math.max(Math.ceil(lowest), Math.min(a, b)), Math.max(Math.ceil(lowest), Math.max(a, b))];
-        const rungs = fitLadder(start, target, unit, step, 0.7);
-        expect(rungs.at(-1)).toBe(target);
-        expect(rungs[0]).toBe(start >= target ? target : start);
-        rungs.slice(1).forEach((bpm, i) => expect(bpm).toBeGreaterThan(rungs[i]!));
-        for (const bpm of rungs.slice(1, -1)) {
-          const said = clickOf({ bpm, unit })!.bpm;
-          expect(Math.abs(said - Math.round(said))).toBeLessThan(1e-6);
+      fc.property(
+        fc.constantFrom(...BEAT_UNITS),
+        fc.integer({ min: 20, max: 200 }),
+        fc.integer({ min: 20, max: 200 }),
+        school,
+        (unit, a, b, step) => {
+          const { lowest } = clickableRange(unit);
+          const [start, target] = [
+            Math.max(Math.ceil(lowest), Math.min(a, b)),
+            Math.max(Math.ceil(lowest), Math.max(a, b))
+          ];
+          const rungs = fitLadder(start, target, unit, step, 0.7);
+          expect(rungs.at(-1)).toBe(target);
+          expect(rungs[0]).toBe(start >= target ? target : start);
+          rungs.slice(1).forEach((bpm, i) => expect(bpm).toBeGreaterThan(rungs[i]!));
+          for (const bpm of rungs.slice(1, -1)) {
+            const said = clickOf({ bpm, unit })!.bpm;
+            expect(Math.abs(said - Math.round(said))).toBeLessThan(1e-6);
+          }
         }
-      }),
+      ),
       { seed: 3, numRuns: 400 }
     );
   });
@@ -75,8 +86,13 @@ describe('a ladder', () => {
 
 describe('a target', () => {
   it('is the low end of a published range, or the stretch in it', () => {
-    expect(targetOf({ kind: 'range', unit: 'quarter', lowBpm: 80, highBpm: 92 })).toEqual({ bpm: 80, unit: 'quarter' });
-    expect(targetOf({ kind: 'range', unit: 'quarter', lowBpm: 80, highBpm: 92, stretchBpm: 86 })!.bpm).toBe(86);
+    expect(targetOf({ kind: 'range', unit: 'quarter', lowBpm: 80, highBpm: 92 })).toEqual({
+      bpm: 80,
+      unit: 'quarter'
+    });
+    expect(targetOf({ kind: 'range', unit: 'quarter', lowBpm: 80, highBpm: 92, stretchBpm: 86 })!.bpm).toBe(
+      86
+    );
   });
 
   it('without a range is the rounded mean or median of recordings', () => {
@@ -95,7 +111,9 @@ describe('a target', () => {
 describe('the length of music', () => {
   it('is bars x beats / bpm, with the pickup', () => {
     // 12 bars of 6/8 in dotted quarters: 24 beats and 1 of pickup at 60 last 25 s
-    expect(sectionSeconds({ kind: 'pulse', unit: 'dotted-quarter', targetBpm: 60 }, '6/8', 12, 1, 60)).toBe(25);
+    expect(sectionSeconds({ kind: 'pulse', unit: 'dotted-quarter', targetBpm: 60 }, '6/8', 12, 1, 60)).toBe(
+      25
+    );
   });
 
   it('of an even change from 60 to 120 is beats x ln 2 / 60 minutes', () => {

@@ -1,17 +1,26 @@
 import { describe, expect, it } from 'vitest';
 import { beatsPerBar, tempoIn } from '../units';
-import { TRADITIONAL_SCALE, clickOf, clickPosition, clickableRange, clicksBetween, oneClickLower, settingsBetween } from './scale';
+import {
+  TRADITIONAL_SCALE,
+  clickOf,
+  clickPosition,
+  clickableRange,
+  clicksBetween,
+  oneClickLower,
+  settingsBetween
+} from './scale';
 
 describe('the traditional metronome scale', () => {
   it('has the printed settings (widely printed on metronomes; from memory)', () => {
     expect(TRADITIONAL_SCALE).toEqual([
-      40, 42, 44, 46, 48, 50, 52, 54, 56, 58, 60, 63, 66, 69, 72, 76, 80, 84, 88, 92, 96, 100, 104, 108, 112, 116, 120, 126,
-      132, 138, 144, 152, 160, 168, 176, 184, 192, 200, 208
+      40, 42, 44, 46, 48, 50, 52, 54, 56, 58, 60, 63, 66, 69, 72, 76, 80, 84, 88, 92, 96, 100, 104, 108, 112,
+      116, 120, 126, 132, 138, 144, 152, 160, 168, 176, 184, 192, 200, 208
     ]);
   });
 
   it('has sixteen clicks to an octave of tempo', () => {
-    for (const bpm of [40, 50, 60, 72, 84, 104]) expect(clicksBetween(bpm, bpm * 2, 'quarter')).toBeCloseTo(16, 6);
+    for (const bpm of [40, 50, 60, 72, 84, 104])
+      expect(clicksBetween(bpm, bpm * 2, 'quarter')).toBeCloseTo(16, 6);
   });
 
   it('goes on below 40 and above 208 without a seam', () => {

@@ -5,7 +5,14 @@ import { describe, expect, it } from 'vitest';
 import { dayOf, formatDate, parseDate, sayDate, saySpan, weekdayOf } from './civil-date';
 import { dayInZone, instantOf, isZone } from './zone';
 
-const ZONES = ['Europe/Brussels', 'America/New_York', 'Asia/Kolkata', 'Australia/Lord_Howe', 'Pacific/Apia', 'America/St_Johns'];
+const ZONES = [
+  'Europe/Brussels',
+  'America/New_York',
+  'Asia/Kolkata',
+  'Australia/Lord_Howe',
+  'Pacific/Apia',
+  'America/St_Johns'
+];
 
 describe('civil dates', () => {
   it('know which days exist', () => {
@@ -19,13 +26,17 @@ describe('civil dates', () => {
 
   it('agree with a general-purpose date library over random days (date-fns)', () => {
     fc.assert(
-      fc.property(fc.integer({ min: -20_000, max: 80_000 }), fc.integer({ min: -900, max: 900 }), (day, by) => {
-        const reference = addDays(new Date(2000, 0, 1, 12), day);
-        const ours = dayOf('2000-01-01') + day;
-        expect(formatDate(ours)).toBe(format(reference, 'yyyy-MM-dd'));
-        expect(weekdayOf(ours)).toBe(getISODay(reference));
-        expect(formatDate(ours + by)).toBe(format(addDays(reference, by), 'yyyy-MM-dd'));
-      }),
+      fc.property(
+        fc.integer({ min: -20_000, max: 80_000 }),
+        fc.integer({ min: -900, max: 900 }),
+        (day, by) => {
+          const reference = addDays(new Date(2000, 0, 1, 12), day);
+          const ours = dayOf('2000-01-01') + day;
+          expect(formatDate(ours)).toBe(format(reference, 'yyyy-MM-dd'));
+          expect(weekdayOf(ours)).toBe(getISODay(reference));
+          expect(formatDate(ours + by)).toBe(format(addDays(reference, by), 'yyyy-MM-dd'));
+        }
+      ),
       { seed: 7, numRuns: 400 }
     );
   });
