@@ -111,7 +111,7 @@ export function schoolsOf(item: SeasonItem, general: Partial<Schools> | undefine
   return { ...DEFAULT_SCHOOLS, ...general, ...item.schools };
 }
 
-function readSections(
+export function readSections(
   item: SeasonItem,
   touches: readonly Touch[],
   inARow: number,

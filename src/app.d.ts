@@ -1,0 +1,15 @@
+import type { Who } from '$lib/server/app';
+
+declare global {
+  namespace App {
+    interface Error {
+      message: string;
+      id?: string;
+    }
+    interface Locals {
+      who: Who;
+    }
+  }
+}
+
+export {};

@@ -1,0 +1,166 @@
+/**
+ * A plan as iCalendar (RFC 5545): rounds and other dates, and the blocks of practice. UIDs are stable, so that a new
+ * file updates the old; what has gone since the last file is cancelled in the new one. A block with a start time has
+ * an alarm five minutes before; one without is an all-day event.
+ */
+import { createHash } from 'node:crypto';
+import { ICalAlarmType, ICalCalendar, ICalEventStatus } from 'ical-generator';
+import { tzlib_get_ical_block } from 'timezones-ical-library';
+import { dayOf, sayUnit } from '../core/units';
+import { instantOf } from '../core/units/zone';
+import type { PlannedBlock, PlannedItem, SeasonPlan } from '../core/season';
+import type { Audition } from './store/audition';
+
+/** One event before it is written. Without `time` it lasts all day. */
+export type CalendarEvent = {
+  readonly uid: string;
+  readonly date: string;
+  readonly time: string | null;
+  readonly zone: string;
+  readonly minutes: number;
+  readonly summary: string;
+  readonly description: string;
+  readonly hasAlarm: boolean;
+};
+
+/** What an earlier file said of a UID. */
+export type SentEntry = {
+  readonly uid: string;
+  readonly date: string;
+  readonly sequence: number;
+  readonly digest: string;
+};
+
+const MS_PER_MIN = 60_000;
+const ALARM_SECONDS = 300;
+/** A round's length is not known beforehand; half an hour keeps the place. */
+const ROUND_MIN = 30;
+
+/** Everything dated of one audition, from the plan's today on. */
+export function eventsOf(audition: Audition, homeZone: string, plan: SeasonPlan | null): CalendarEvent[] {
+  const base = { time: null, zone: homeZone, minutes: 0, description: '', hasAlarm: false };
+  const rounds = audition.rounds.map((r) => ({
+    ...base,
+    uid: `${r.id}@irvot`,
+    date: r.date,
+    time: r.time ?? null,
+    zone: r.zone,
+    minutes: ROUND_MIN,
+    summary: `${audition.name}: ${r.name}`
+  }));
+  const dates = audition.dates.map((d) => ({
+    ...base,
+    uid: `${audition.id}.${digestOf(d.date + d.name)}@irvot`,
+    date: d.date,
+    summary: `${audition.name}: ${d.name}`
+  }));
+  const blocks =
+    plan?.days.flatMap((day) => blockEvents(audition.id, homeZone, day.date, day.blocks, plan.items)) ?? [];
+  return [...rounds, ...dates, ...blocks];
+}
+
+function blockEvents(
+  auditionId: string,
+  zone: string,
+  date: string,
+  blocks: readonly PlannedBlock[],
+  items: readonly PlannedItem[]
+): CalendarEvent[] {
+  const seen = new Map<string, number>();
+  return blocks.map((block) => {
+    const item = items.find((i) => i.id === block.itemId)!;
+    const nth = (seen.get(item.id) ?? 0) + 1;
+    seen.set(item.id, nth);
+    return {
+      uid: `${auditionId}.${date}.${item.id}.${nth}@irvot`,
+      date,
+      time: block.start,
+      zone,
+      minutes: block.minutes,
+      summary: `${item.name}, ${block.minutes} min`,
+      description: describeBlock(block, item),
+      hasAlarm: block.start !== null
+    };
+  });
+}
+
+function describeBlock(block: PlannedBlock, item: PlannedItem): string {
+  if (block.kind === 'keep-warm') return 'keep it warm';
+  if (block.kind === 'run' || block.kind === 'easy-run') return 'one run, straight through';
+  const rung = item.rungs.find((r) => r.sectionId === block.sectionId && r.bpm === block.bpm);
+  const section = item.sections.find((s) => s.id === block.sectionId);
+  if (!rung || !section) return '';
+  return `bars ${section.fromBar}–${section.toBar} at ${sayUnit(rung.click.unit)} ${Math.round(rung.click.bpm * 100) / 100}`;
+}
+
+/** Writes the file and says what it sent, so that the next one can be compared with it. `stampMs` dates the file. */
+export function writeCalendar(
+  name: string,
+  events: readonly CalendarEvent[],
+  before: readonly SentEntry[],
+  stampMs: number
+): { text: string; sent: SentEntry[] } {
+  const calendar = new ICalCalendar({
+    name,
+    prodId: '//Irvot//Plan//EN',
+    timezone: { name: null, generator: (zone) => tzlib_get_ical_block(zone)[0] ?? null }
+  });
+  const known = new Map(before.map((entry) => [entry.uid, entry]));
+  const sent: SentEntry[] = [];
+  for (const event of events) {
+    const digest = digestOf(JSON.stringify(event));
+    const old = known.get(event.uid);
+    const sequence = !old ? 0 : old.digest === digest ? old.sequence : old.sequence + 1;
+    known.delete(event.uid);
+    sent.push({ uid: event.uid, date: event.date, sequence, digest });
+    addEvent(calendar, event, sequence, stampMs);
+  }
+  for (const gone of known.values()) {
+    const sequence = gone.digest === CANCELLED ? gone.sequence : gone.sequence + 1;
+    sent.push({ ...gone, sequence, digest: CANCELLED });
+    calendar
+      .createEvent({
+        id: gone.uid,
+        start: startOfDay(gone.date),
+        allDay: true,
+        summary: 'no longer planned',
+        sequence,
+        stamp: new Date(stampMs)
+      })
+      .status(ICalEventStatus.CANCELLED);
+  }
+  return { text: calendar.toString(), sent };
+}
+
+const CANCELLED = 'cancelled';
+
+function addEvent(calendar: ICalCalendar, event: CalendarEvent, sequence: number, stampMs: number): void {
+  const common = {
+    id: event.uid,
+    summary: event.summary,
+    description: event.description || null,
+    sequence,
+    stamp: new Date(stampMs)
+  };
+  const instant = event.time === null ? null : instantOf(event.date, event.time, event.zone);
+  if (instant === null) {
+    calendar.createEvent({ ...common, start: startOfDay(event.date), allDay: true });
+    return;
+  }
+  const entry = calendar.createEvent({
+    ...common,
+    start: new Date(instant),
+    end: new Date(instant + event.minutes * MS_PER_MIN),
+    timezone: event.zone
+  });
+  if (event.hasAlarm) entry.createAlarm({ type: ICalAlarmType.display, trigger: ALARM_SECONDS });
+}
+
+/** All-day dates are read as UTC when written. */
+function startOfDay(date: string): Date {
+  return new Date(dayOf(date) * 1440 * MS_PER_MIN);
+}
+
+function digestOf(text: string): string {
+  return createHash('sha256').update(text).digest('base64url').slice(0, 22);
+}

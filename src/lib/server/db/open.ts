@@ -1,0 +1,27 @@
+/** Opens the studio's database and brings it to the newest migration. One file, one process, write-ahead log. */
+import Database from 'better-sqlite3';
+import { migrate } from './migrate';
+
+export type Db = Database.Database;
+
+/** `file` may be ":memory:". Throws where the file is no database or is newer than this program. */
+export function openDb(file: string): Db {
+  const db = new Database(file);
+  db.pragma('journal_mode = WAL');
+  db.pragma('foreign_keys = ON');
+  db.pragma('busy_timeout = 5000');
+  migrate(db);
+  return db;
+}
+
+/** Statements prepared once per database; the store's own `make` names them. */
+export function preparedOnce<S>(make: (db: Db) => S): (db: Db) => S {
+  const known = new WeakMap<Db, S>();
+  return (db) => {
+    const before = known.get(db);
+    if (before) return before;
+    const made = make(db);
+    known.set(db, made);
+    return made;
+  };
+}

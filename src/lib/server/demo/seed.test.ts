@@ -1,0 +1,51 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { type App, makeApp } from '../app';
+import { openDb } from '../db/open';
+import { listCandidates } from '../store/candidate';
+import { auditionsOf } from '../store/audition';
+import { latestVersion, versionHeads } from '../store/plan-version';
+import { touchesOfAudition } from '../store/touch';
+import { seedDemo } from './seed';
+
+const NOW = Date.parse('2026-11-24T08:00:00Z');
+let app: App;
+
+const planOf = (name: string) => {
+  const candidate = listCandidates(app.db).find((c) => c.name.startsWith(name))!;
+  const [audition] = auditionsOf(app.db, candidate.id);
+  return { plan: latestVersion(app.db, audition!.id)!.plan, auditionId: audition!.id };
+};
+
+describe('the demo studio', () => {
+  beforeAll(() => {
+    app = makeApp(openDb(':memory:'), () => NOW, true);
+    seedDemo(app);
+  });
+
+  it('has four candidates at different distances from their auditions', () => {
+    expect(listCandidates(app.db)).toHaveLength(4);
+    expect(['Ilka', 'Noor', 'Sanne', 'Teo'].map((n) => planOf(n).plan.daysToGo)).toEqual([46, 12, 55, 150]);
+  });
+
+  it('has one plan that does not fit, one nearly done and one new', () => {
+    expect(planOf('Ilka').plan.short).not.toBeNull();
+    expect(planOf('Ilka').plan.items.filter((i) => i.state === 'climbing').length).toBeGreaterThan(3);
+    expect(planOf('Noor').plan.items.filter((i) => i.state === 'holds').length).toBeGreaterThan(2);
+    expect(touchesOfAudition(app.db, planOf('Teo').auditionId)).toEqual([]);
+  });
+
+  it('has weeks of history with missed days, and layings that tell of them', () => {
+    const { auditionId } = planOf('Sanne');
+    const dates = new Set(touchesOfAudition(app.db, auditionId).map((t) => t.date));
+    expect(dates.size).toBeGreaterThan(15);
+    expect(dates.size).toBeLessThan(58);
+    const heads = versionHeads(app.db, auditionId);
+    expect(heads.length).toBeGreaterThan(20);
+    expect(heads.some((v) => v.moves.some((m) => m.why === 'not-reached'))).toBe(true);
+  });
+
+  it('is seeded once', () => {
+    seedDemo(app);
+    expect(listCandidates(app.db)).toHaveLength(4);
+  });
+});

@@ -1,0 +1,30 @@
+/**
+ * The register of error codes: what a use case or store may throw, each with the sentence a person reads.
+ * http.ts gives each its status. docs/errors.md lists them; a test walks all three.
+ */
+export const ERRORS = {
+  'not-signed-in': 'Sign in first.',
+  'not-allowed': 'This belongs to somebody else.',
+  'not-found': 'There is nothing here; it may have been removed.',
+  'changed-elsewhere':
+    'This was changed in another window after you opened it. What you typed is still here and not saved: save again to put it over the other change, or reload to see that one.',
+  'wrong-sign-in': 'Name and password do not go together. Check both and try again.',
+  'too-many-attempts': 'Too many attempts. Wait a quarter of an hour, or ask your teacher for a new link.',
+  'link-spent': 'This link has been used or is too old. Ask your teacher for a new one.',
+  'login-taken': 'That sign-in name is taken; choose another.',
+  'studio-has-teacher': 'This studio has its teacher already. Sign in.',
+  'demo-only': 'Entering by one click is for the demo only.',
+  'nothing-to-plan': 'The list is empty: add the first item, then the plan can be laid.'
+} as const;
+
+export type ErrorCode = keyof typeof ERRORS;
+
+export class CodedError extends Error {
+  constructor(
+    readonly code: ErrorCode,
+    detail?: string
+  ) {
+    super(detail ?? ERRORS[code]);
+    this.name = 'CodedError';
+  }
+}

@@ -1,0 +1,65 @@
+/** The only place where error codes become HTTP, and where a request finds out who asks. */
+import { error, fail, redirect } from '@sveltejs/kit';
+import type { Cookies, RequestEvent } from '@sveltejs/kit';
+import { setError, type SuperValidated } from 'sveltekit-superforms';
+import { type App, type Who } from './app';
+import { theApp } from './context';
+import { CodedError, ERRORS, type ErrorCode } from './errors';
+import { SESSION_MS } from './usecase/sign-in';
+
+export const STATUS: Record<ErrorCode, number> = {
+  'not-signed-in': 401,
+  'not-allowed': 403,
+  'not-found': 404,
+  'changed-elsewhere': 409,
+  'wrong-sign-in': 400,
+  'too-many-attempts': 429,
+  'link-spent': 410,
+  'login-taken': 400,
+  'studio-has-teacher': 409,
+  'demo-only': 403,
+  'nothing-to-plan': 400
+};
+
+export const SESSION_COOKIE = 'irvot_session';
+
+export function putSession(cookies: Cookies, url: URL, token: string): void {
+  cookies.set(SESSION_COOKIE, token, {
+    path: '/',
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: url.protocol === 'https:',
+    maxAge: SESSION_MS / 1000
+  });
+}
+
+/** Calls a use case for a page: coded errors become the page's status, and who is not signed in is sent to do so. */
+export function ask<Input, Output>(
+  event: Pick<RequestEvent, 'locals' | 'url'>,
+  useCase: (app: App, who: Who, input: Input) => Output,
+  input: Input
+): Output {
+  try {
+    return useCase(theApp(), event.locals.who, input);
+  } catch (thrown) {
+    if (!(thrown instanceof CodedError)) throw thrown;
+    if (thrown.code === 'not-signed-in')
+      redirect(303, `/sign-in?to=${encodeURIComponent(event.url.pathname)}`);
+    error(STATUS[thrown.code], { message: thrown.message });
+  }
+}
+
+/** Runs what a form asks for; a coded error comes back to the form (at `field`, or above it), with all that was typed. */
+export async function answerForm<T extends Record<string, unknown>, Output>(
+  form: SuperValidated<T>,
+  run: () => Output | Promise<Output>,
+  field = ''
+): Promise<{ done: Output } | { failed: ReturnType<typeof fail> | ReturnType<typeof setError> }> {
+  try {
+    return { done: await run() };
+  } catch (thrown) {
+    if (!(thrown instanceof CodedError)) throw thrown;
+    const status = STATUS[thrown.code] as 400;
+    return { failed: setError(form, field as never, ERRORS[thrown.code], { status }) };
+  }
+}

@@ -1,0 +1,77 @@
+/** The layings of a plan, each with what moved. Plans are kept deflated: a season has many and they are alike. */
+import { deflateSync, inflateSync } from 'node:zlib';
+import type { Move, SeasonPlan } from '../../core/season';
+import { type Db, preparedOnce } from '../db/open';
+
+export type PlanVersion = {
+  readonly number: number;
+  readonly laidOn: string;
+  readonly laidAtMs: number;
+  /** What the plan was laid again for: "log", "list", "time", "call", "new day". */
+  readonly cause: string;
+  readonly factsDigest: string;
+  readonly plan: SeasonPlan;
+  readonly moves: readonly Move[];
+};
+
+export type VersionHead = Omit<PlanVersion, 'plan' | 'factsDigest'>;
+
+type HeadRow = { number: number; laid_on: string; laid_at_ms: number; cause: string; moves_json: string };
+type Row = HeadRow & { facts_digest: string; plan_deflated: Buffer };
+
+const HEAD = 'number, laid_on, laid_at_ms, cause, moves_json';
+
+const statements = preparedOnce((db) => ({
+  latest: db.prepare<[string], Row>(
+    `SELECT ${HEAD}, facts_digest, plan_deflated FROM plan_version WHERE audition_id = ? ORDER BY number DESC LIMIT 1`
+  ),
+  byNumber: db.prepare<[string, number], Row>(
+    `SELECT ${HEAD}, facts_digest, plan_deflated FROM plan_version WHERE audition_id = ? AND number = ?`
+  ),
+  heads: db.prepare<[string], HeadRow>(
+    `SELECT ${HEAD} FROM plan_version WHERE audition_id = ? ORDER BY number DESC`
+  ),
+  put: db.prepare(
+    `INSERT INTO plan_version (audition_id, number, laid_on, laid_at_ms, cause, facts_digest, plan_deflated, moves_json)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?)
+     ON CONFLICT (audition_id, number) DO UPDATE SET facts_digest = excluded.facts_digest, plan_deflated = excluded.plan_deflated`
+  )
+}));
+
+function decodeHead(row: HeadRow): VersionHead {
+  return {
+    number: row.number,
+    laidOn: row.laid_on,
+    laidAtMs: row.laid_at_ms,
+    cause: row.cause,
+    moves: JSON.parse(row.moves_json) as Move[]
+  };
+}
+
+function decode(row: Row | undefined): PlanVersion | undefined {
+  if (!row) return undefined;
+  const plan = JSON.parse(inflateSync(row.plan_deflated).toString('utf8')) as SeasonPlan;
+  return { ...decodeHead(row), factsDigest: row.facts_digest, plan };
+}
+
+export const latestVersion = (db: Db, auditionId: string) => decode(statements(db).latest.get(auditionId));
+export const versionByNumber = (db: Db, auditionId: string, number: number) =>
+  decode(statements(db).byNumber.get(auditionId, number));
+export const versionHeads = (db: Db, auditionId: string): VersionHead[] =>
+  statements(db).heads.all(auditionId).map(decodeHead);
+
+/** Adds a version, or replaces the plan of the one with that number where nothing dated moved. */
+export function putVersion(db: Db, auditionId: string, version: PlanVersion): void {
+  const { number, laidOn, laidAtMs, cause, factsDigest, plan, moves } = version;
+  const deflated = deflateSync(JSON.stringify(plan));
+  statements(db).put.run(
+    auditionId,
+    number,
+    laidOn,
+    laidAtMs,
+    cause,
+    factsDigest,
+    deflated,
+    JSON.stringify(moves)
+  );
+}

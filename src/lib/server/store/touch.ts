@@ -1,0 +1,88 @@
+/** The log: touches of items, in the order they were played. */
+import type { BeatUnit } from '../../core/units';
+import type { Evidence, Touch } from '../../core/practice';
+import { type Db, preparedOnce } from '../db/open';
+
+type Row = {
+  id: string;
+  item_id: string;
+  date: string;
+  from_bar: number | null;
+  to_bar: number | null;
+  length_min: number;
+  tempo_bpm: number | null;
+  unit: BeatUnit | null;
+  attempts: string;
+  not_held_json: string;
+  evidence: Evidence;
+  note: string;
+};
+
+const COLUMNS =
+  't.id, t.item_id, t.date, t.from_bar, t.to_bar, t.length_min, t.tempo_bpm, t.unit, t.attempts, t.not_held_json, t.evidence, t.note';
+
+const statements = preparedOnce((db) => ({
+  add: db.prepare(
+    `INSERT INTO touch (id, item_id, date, from_bar, to_bar, length_min, tempo_bpm, unit, attempts, not_held_json, evidence, note, logged_at_ms)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`
+  ),
+  ofAudition: db.prepare<[string], Row>(
+    `SELECT ${COLUMNS} FROM touch t JOIN item i ON i.id = t.item_id
+     WHERE i.audition_id = ? AND t.removed_at_ms IS NULL AND i.removed_at_ms IS NULL ORDER BY t.date, t.logged_at_ms, t.id`
+  ),
+  itemOf: db.prepare<[string], { item_id: string }>('SELECT item_id FROM touch WHERE id = ?'),
+  setRemoved: db.prepare('UPDATE touch SET removed_at_ms = ? WHERE id = ?'),
+  lastDate: db.prepare<[string], { date: string | null }>(
+    `SELECT max(t.date) AS date FROM touch t JOIN item i ON i.id = t.item_id JOIN audition a ON a.id = i.audition_id
+     WHERE a.candidate_id = ? AND t.removed_at_ms IS NULL`
+  ),
+  minutesSince: db.prepare<[string, string], { minutes: number | null }>(
+    `SELECT sum(t.length_min) AS minutes FROM touch t JOIN item i ON i.id = t.item_id JOIN audition a ON a.id = i.audition_id
+     WHERE a.candidate_id = ? AND t.date >= ? AND t.removed_at_ms IS NULL`
+  )
+}));
+
+function decode(row: Row): Touch {
+  return {
+    id: row.id,
+    itemId: row.item_id,
+    date: row.date,
+    fromBar: row.from_bar ?? undefined,
+    toBar: row.to_bar ?? undefined,
+    minutes: row.length_min,
+    tempoBpm: row.tempo_bpm ?? undefined,
+    unit: row.unit ?? undefined,
+    attempts: row.attempts,
+    notHeld: JSON.parse(row.not_held_json) as string[],
+    evidence: row.evidence,
+    note: row.note
+  };
+}
+
+export function addTouch(db: Db, t: Touch, nowMs: number): void {
+  statements(db).add.run(
+    t.id,
+    t.itemId,
+    t.date,
+    t.fromBar ?? null,
+    t.toBar ?? null,
+    t.minutes,
+    t.tempoBpm ?? null,
+    t.unit ?? null,
+    t.attempts ?? '',
+    JSON.stringify(t.notHeld ?? []),
+    t.evidence ?? 'self',
+    t.note ?? '',
+    nowMs
+  );
+}
+/** All touches of an audition's items, in time order. */
+export const touchesOfAudition = (db: Db, auditionId: string): Touch[] =>
+  statements(db).ofAudition.all(auditionId).map(decode);
+export const itemOfTouch = (db: Db, id: string) => statements(db).itemOf.get(id)?.item_id;
+export const setTouchRemoved = (db: Db, id: string, atMs: number | null) =>
+  statements(db).setRemoved.run(atMs, id);
+export const lastLogDate = (db: Db, candidateId: string) =>
+  statements(db).lastDate.get(candidateId)?.date ?? null;
+export const loggedMinutesSince = (db: Db, candidateId: string, date: string) =>
+  statements(db).minutesSince.get(candidateId, date)?.minutes ?? 0;

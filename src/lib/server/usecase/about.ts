@@ -1,0 +1,19 @@
+/** Whose a thing is: from an audition, an item or a touch to its candidate. */
+import type { App } from '../app';
+import { findAudition } from '../store/audition';
+import { auditionOfItem } from '../store/item';
+import { itemOfTouch } from '../store/touch';
+
+export function candidateOfAudition(app: App, input: { auditionId: string }): string | undefined {
+  return findAudition(app.db, input.auditionId)?.candidateId;
+}
+
+export function candidateOfItem(app: App, input: { itemId: string }): string | undefined {
+  const auditionId = auditionOfItem(app.db, input.itemId);
+  return auditionId === undefined ? undefined : candidateOfAudition(app, { auditionId });
+}
+
+export function candidateOfTouch(app: App, input: { touchId: string }): string | undefined {
+  const itemId = itemOfTouch(app.db, input.touchId);
+  return itemId === undefined ? undefined : candidateOfItem(app, { itemId });
+}

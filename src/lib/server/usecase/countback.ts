@@ -1,0 +1,155 @@
+/** The countback, its earlier layings, and readiness: what is read from a plan. */
+import {
+  type CheckKind,
+  type ReadItem,
+  TICKED_CHECKS,
+  readReadiness as readChecks
+} from '../../core/readiness';
+import { type PlannedItem, type Step, heldStairs, plannedStairs } from '../../core/season';
+import { inTimeOrder } from '../../core/practice';
+import { dayOf } from '../../core/units';
+import { type App, todayIn } from '../app';
+import { findCandidate } from '../store/candidate';
+import { findItem, setTick, ticksOf } from '../store/item';
+import { versionByNumber, versionHeads } from '../store/plan-version';
+import { candidateOfAudition, candidateOfItem } from './about';
+import { NEW_DAY, type Season, currentPlan, readSeason } from './current-plan';
+import { found, useCase } from './use-case';
+
+export type CountbackItem = {
+  readonly id: string;
+  readonly composer: string;
+  readonly fromBar: number;
+  readonly toBar: number;
+  readonly heldSteps: readonly Step[];
+  readonly plannedSteps: readonly Step[];
+  readonly heldSince: string | null;
+};
+
+export const readCountback = useCase({
+  rule: 'own',
+  about: candidateOfAudition,
+  run: (app: App, input: { auditionId: string; number?: number | undefined }) => {
+    const season = readSeason(app, input.auditionId);
+    const current = currentPlan(app, season, NEW_DAY);
+    const version =
+      input.number === undefined || !current
+        ? current
+        : found(versionByNumber(app.db, input.auditionId, input.number));
+    const { audition, candidate, request } = season;
+    const plan = version?.plan ?? null;
+    return {
+      audition,
+      candidate: {
+        id: candidate.id,
+        name: candidate.name,
+        instruments: candidate.instruments,
+        hasTime: candidate.time.week.length > 0
+      },
+      lessons: candidate.time.lessons,
+      today: request.today,
+      plan,
+      number: version?.number ?? null,
+      currentNumber: current?.number ?? null,
+      cause: version?.cause ?? null,
+      moves: version?.moves ?? [],
+      practised: practisedDays(season),
+      items: plan ? plan.items.flatMap((item) => countbackItem(season, item, plan.today) ?? []) : []
+    };
+  }
+});
+
+/** Minutes logged by date. */
+function practisedDays(season: Season): Record<string, number> {
+  const minutes: Record<string, number> = {};
+  for (const touch of season.request.log) minutes[touch.date] = (minutes[touch.date] ?? 0) + touch.minutes;
+  return minutes;
+}
+
+function countbackItem(season: Season, planned: PlannedItem, today: string): CountbackItem | null {
+  const item = season.items.find((i) => i.id === planned.id);
+  if (!item) return null;
+  const touches = season.request.log.filter((t) => t.itemId === item.id && t.date <= today);
+  const heldSteps = heldStairs(item, touches, season.request.schools);
+  return {
+    id: item.id,
+    composer: item.composer,
+    fromBar: item.fromBar,
+    toBar: item.toBar,
+    heldSteps,
+    plannedSteps: plannedStairs(planned, today),
+    heldSince:
+      planned.state === 'holds' ? (heldSteps.findLast((s) => s.clicksBelow === 0)?.date ?? null) : null
+  };
+}
+
+export const readVersions = useCase({
+  rule: 'own',
+  about: candidateOfAudition,
+  run: (app: App, input: { auditionId: string }) => {
+    const season = readSeason(app, input.auditionId);
+    const version = currentPlan(app, season, NEW_DAY);
+    return {
+      audition: season.audition,
+      candidate: season.candidate,
+      today: season.request.today,
+      plan: version?.plan ?? null,
+      versions: versionHeads(app.db, input.auditionId)
+    };
+  }
+});
+
+export const readReadiness = useCase({
+  rule: 'own',
+  about: candidateOfAudition,
+  run: (app: App, input: { auditionId: string }) => {
+    const season = readSeason(app, input.auditionId);
+    const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
+    const items =
+      plan?.items.filter((item) => item.state !== 'past').map((item) => readItem(app, season, item)) ?? [];
+    return {
+      audition: season.audition,
+      candidate: season.candidate,
+      today: season.request.today,
+      plan,
+      readings: readChecks(items, dayOf(season.request.today))
+    };
+  }
+});
+
+function readItem(app: App, season: Season, planned: PlannedItem): ReadItem {
+  const touches = inTimeOrder(season.request.log.filter((t) => t.itemId === planned.id));
+  const heldDays = planned.sections.flatMap((s) => (s.held ? [dayOf(s.held.on)] : []));
+  const pulsed = planned.sections.filter((s) => s.unit !== null);
+  const isSeen = pulsed.length > 0 && pulsed.every((s) => s.held);
+  const slowest = planned.sections.find((s) => s.id === planned.slowestSectionId);
+  const latest = touches.at(-1);
+  return {
+    id: planned.id,
+    name: planned.name,
+    hasTempo: pulsed.length > 0,
+    heldOn: isSeen ? Math.min(...heldDays) : null,
+    isAtTarget:
+      planned.state === 'holds' || pulsed.every((s) => s.held !== null && s.held.bpm >= s.targetBpm!),
+    heldShare: planned.heldShare,
+    says: slowest?.says ?? '',
+    openElements: latest?.notHeld ?? [],
+    lastTouch: latest ? dayOf(latest.date) : null,
+    ticks: Object.fromEntries(
+      Object.entries(ticksOf(app.db, planned.id)).map(([kind, date]) => [kind, dayOf(date)])
+    )
+  };
+}
+
+/** Ticks or unticks a check by hand, dated today where the candidate lives. */
+export const tickCheck = useCase({
+  rule: 'own',
+  about: candidateOfItem,
+  run: (app: App, input: { itemId: string; kind: CheckKind; isTicked: boolean }) => {
+    found(findItem(app.db, input.itemId));
+    if (!TICKED_CHECKS.includes(input.kind))
+      throw new RangeError(`no tick for ${input.kind}: it follows from the log`);
+    const candidate = found(findCandidate(app.db, found(candidateOfItem(app, input))));
+    setTick(app.db, input.itemId, input.kind, input.isTicked ? todayIn(app, candidate.zone) : null);
+  }
+});

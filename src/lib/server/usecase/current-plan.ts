@@ -1,0 +1,79 @@
+/**
+ * The plan as it stands: laid again whenever a fact or the day has changed, each laying kept with what moved.
+ * The database holds facts and layings; the thinking is core/season's.
+ */
+import { createHash } from 'node:crypto';
+import { type SeasonRequest, compareLayings, laySeason } from '../../core/season';
+import { type App, todayIn } from '../app';
+import { type Audition, findAudition } from '../store/audition';
+import { type Candidate, findCandidate } from '../store/candidate';
+import { type ListItem, itemsOf } from '../store/item';
+import { type PlanVersion, latestVersion, putVersion } from '../store/plan-version';
+import { touchesOfAudition } from '../store/touch';
+import { found } from './use-case';
+
+export type Season = {
+  readonly audition: Audition;
+  readonly candidate: Candidate;
+  readonly items: readonly ListItem[];
+  readonly request: SeasonRequest;
+};
+
+/** All facts of one audition, as the plan is laid from. */
+export function readSeason(app: App, auditionId: string): Season {
+  const audition = found(findAudition(app.db, auditionId));
+  const candidate = found(findCandidate(app.db, audition.candidateId));
+  const items = itemsOf(app.db, auditionId);
+  const known = new Set(items.map((item) => item.id));
+  const rounds = audition.rounds.map(({ id, name, date, time, zone, itemIds }) => {
+    const heard = itemIds?.filter((item) => known.has(item));
+    return { id, name, date, time, zone, itemIds: heard && heard.length > 0 ? heard : undefined };
+  });
+  const mocks = audition.dates
+    .filter((d) => d.kind === 'mock')
+    .map((d) => ({ date: d.date, minutes: d.minutes ?? 0, name: d.name }));
+  const request: SeasonRequest = {
+    today: todayIn(app, candidate.zone),
+    began: audition.beganOn,
+    rounds,
+    items,
+    time: { ...candidate.time, mocks },
+    log: touchesOfAudition(app.db, auditionId)
+  };
+  return { audition, candidate, items, request };
+}
+
+/** The latest laying, made now if facts or the day have changed. Null while there is nothing to plan. */
+export function currentPlan(app: App, season: Season, cause: string): PlanVersion | null {
+  const { request, audition } = season;
+  if (request.items.length === 0 || request.rounds.length === 0) return null;
+  const factsDigest = createHash('sha256').update(JSON.stringify(request)).digest('base64url');
+  const before = latestVersion(app.db, audition.id);
+  if (before?.factsDigest === factsDigest) return before;
+
+  const plan = laySeason({ ...request, previous: before?.plan.agreed });
+  const moves = before ? compareLayings(before.plan, plan) : [];
+  const isSame =
+    before !== undefined && moves.length === 0 && before.plan.short?.minutes === plan.short?.minutes;
+  const version: PlanVersion = isSame
+    ? { ...before, factsDigest, plan }
+    : {
+        number: (before?.number ?? 0) + 1,
+        laidOn: request.today,
+        laidAtMs: app.now(),
+        cause,
+        factsDigest,
+        plan,
+        moves
+      };
+  putVersion(app.db, audition.id, version);
+  return version;
+}
+
+/** Lays one audition's plan again after a change; `cause` is what people read in the list of layings. */
+export function layAgain(app: App, auditionId: string, cause: string): PlanVersion | null {
+  return currentPlan(app, readSeason(app, auditionId), cause);
+}
+
+/** The cause of a laying that nobody asked for: the calendar moved on. */
+export const NEW_DAY = 'a new day';

@@ -1,0 +1,19 @@
+/** Every use case of the house; a test walks this list with the wrong person. */
+import * as calendar from './calendar';
+import * as countback from './countback';
+import * as list from './list';
+import * as log from './log';
+import * as signIn from './sign-in';
+import * as studio from './studio';
+import type { UseCase } from './use-case';
+
+function useCasesOf(module: Record<string, unknown>): [string, UseCase<never, unknown>][] {
+  return Object.entries(module).filter(
+    (entry): entry is [string, UseCase<never, unknown>] =>
+      typeof entry[1] === 'function' && 'rule' in entry[1]
+  );
+}
+
+export const USE_CASES = Object.fromEntries(
+  [calendar, countback, list, log, signIn, studio].flatMap(useCasesOf)
+);

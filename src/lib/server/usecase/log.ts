@@ -1,0 +1,56 @@
+/** The log: touches in, touches out, and the plan laid again after each. */
+import type { Touch } from '../../core/practice';
+import type { App, Who } from '../app';
+import { findItem } from '../store/item';
+import * as touches from '../store/touch';
+import { candidateOfAudition, candidateOfItem, candidateOfTouch } from './about';
+import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
+import { found, useCase } from './use-case';
+
+/** The log newest first, with the list for choosing from and today's road map. */
+export const readLog = useCase({
+  rule: 'own',
+  about: candidateOfAudition,
+  run: (app: App, input: { auditionId: string }) => {
+    const season = readSeason(app, input.auditionId);
+    const version = currentPlan(app, season, NEW_DAY);
+    return {
+      audition: season.audition,
+      candidate: season.candidate,
+      today: season.request.today,
+      items: season.items,
+      touches: [...season.request.log].reverse(),
+      plan: version?.plan ?? null
+    };
+  }
+});
+
+/** Logs a touch and returns its id and the laying that follows. What a teacher logs was heard by the teacher. */
+export const logTouch = useCase({
+  rule: 'own',
+  about: candidateOfItem,
+  run: (app: App, input: Omit<Touch, 'id'>, who: Who) => {
+    const item = found(findItem(app.db, input.itemId));
+    const id = app.newId();
+    const evidence =
+      input.evidence === 'recording' ? 'recording' : who.kind === 'teacher' ? 'teacher' : 'self';
+    touches.addTouch(app.db, { ...input, id, evidence }, app.now());
+    const version = layAgain(app, item.auditionId, `log: ${item.name}`);
+    return {
+      id,
+      number: version?.number ?? null,
+      moves: version?.laidAtMs === app.now() ? version.moves : []
+    };
+  }
+});
+
+/** Takes a touch out of the log, or puts it back. */
+export const removeTouch = useCase({
+  rule: 'own',
+  about: candidateOfTouch,
+  run: (app: App, input: { touchId: string; isBack: boolean }) => {
+    const item = found(findItem(app.db, found(touches.itemOfTouch(app.db, input.touchId))));
+    touches.setTouchRemoved(app.db, input.touchId, input.isBack ? null : app.now());
+    layAgain(app, item.auditionId, input.isBack ? 'a touch put back' : 'a touch taken out');
+  }
+});
