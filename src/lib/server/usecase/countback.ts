@@ -5,9 +5,10 @@ import {
   TICKED_CHECKS,
   readReadiness as readChecks
 } from '../../core/readiness';
-import { type PlannedItem, type Step, heldStairs, plannedStairs } from '../../core/season';
+import { type PlannedItem, heldStairs, plannedStairs } from '../../core/season';
 import { inTimeOrder } from '../../core/practice';
 import { dayOf } from '../../core/units';
+import type { CountbackItem, SeasonHeadView } from '../../schema/view';
 import { type App, todayIn } from '../app';
 import { findCandidate } from '../store/candidate';
 import { findItem, setTick, ticksOf } from '../store/item';
@@ -16,15 +17,30 @@ import { candidateOfAudition, candidateOfItem } from './about';
 import { NEW_DAY, type Season, currentPlan, readSeason } from './current-plan';
 import { found, useCase } from './use-case';
 
-export type CountbackItem = {
-  readonly id: string;
-  readonly composer: string;
-  readonly fromBar: number;
-  readonly toBar: number;
-  readonly heldSteps: readonly Step[];
-  readonly plannedSteps: readonly Step[];
-  readonly heldSince: string | null;
-};
+/** What tops every screen of an audition. */
+export const readHead = useCase({
+  rule: 'own',
+  about: candidateOfAudition,
+  run: (app: App, input: { auditionId: string }): SeasonHeadView => {
+    const season = readSeason(app, input.auditionId);
+    const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
+    const { audition, candidate, request } = season;
+    const next = audition.rounds.find((r) => r.date >= request.today);
+    return {
+      auditionId: audition.id,
+      auditionName: audition.name,
+      candidateId: candidate.id,
+      candidateName: candidate.name,
+      instruments: candidate.instruments,
+      today: request.today,
+      began: audition.beganOn,
+      next: next ? { name: next.name, date: next.date, time: next.time } : null,
+      mockFrom: plan?.stages?.mockFrom ?? null,
+      dates: audition.dates.map(({ date, name }) => ({ date, name })),
+      shortMin: plan?.short?.minutes ?? 0
+    };
+  }
+});
 
 export const readCountback = useCase({
   rule: 'own',

@@ -1,7 +1,9 @@
 /** The teacher's first page, and candidates with their time. */
 import type { App, Who } from '../app';
 import { todayIn } from '../app';
+import type { StudioAudition, StudioRow } from '../../schema/view';
 import { CodedError } from '../errors';
+import { findTeacher } from '../store/account';
 import { auditionsOf } from '../store/audition';
 import * as candidates from '../store/candidate';
 import { lastLogDate, loggedMinutesSince } from '../store/touch';
@@ -27,32 +29,6 @@ export const addCandidate = useCase({
   }
 });
 
-export type StudioRow = {
-  readonly id: string;
-  readonly name: string;
-  readonly instruments: string;
-  readonly hasJoined: boolean;
-  readonly lastLog: string | null;
-  readonly daysSinceLog: number | null;
-  readonly minutesThisWeek: number;
-  readonly hasLessonToday: boolean;
-  readonly hasTime: boolean;
-  readonly auditions: readonly StudioAudition[];
-};
-
-export type StudioAudition = {
-  readonly id: string;
-  readonly name: string;
-  readonly daysToGo: number | null;
-  readonly roundName: string | null;
-  readonly roundDate: string | null;
-  readonly shortMin: number;
-  readonly says: string | null;
-  readonly items: number;
-  readonly holding: number;
-  readonly farthest: { readonly name: string; readonly clicks: number } | null;
-};
-
 export const readStudio = useCase({
   rule: 'teacher',
   run: (app: App, _input: Record<string, never>, who: Who) => {
@@ -75,7 +51,6 @@ function studioRow(app: App, candidate: candidates.Candidate): StudioRow {
     name: candidate.name,
     instruments: candidate.instruments,
     hasJoined: candidate.accountId !== null,
-    lastLog,
     daysSinceLog: lastLog === null ? null : day - dayOf(lastLog),
     minutesThisWeek: loggedMinutesSince(app.db, candidate.id, formatDate(day - 6)),
     hasLessonToday: candidate.time.lessons.some((l) => l.weekday === weekdayOf(day)),
@@ -98,7 +73,6 @@ function studioAudition(app: App, auditionId: string): StudioAudition {
     roundName: ahead?.name ?? null,
     roundDate: ahead?.date ?? null,
     shortMin: plan?.short?.minutes ?? 0,
-    says: plan?.short?.says ?? null,
     items: season.items.length,
     holding: plan?.items.filter((i) => i.state === 'holds').length ?? 0,
     farthest: climbing ? { name: climbing.name, clicks: climbing.clicksToGo ?? 0 } : null
@@ -126,5 +100,20 @@ export const saveTime = useCase({
     if (!candidates.saveTime(app.db, candidate.id, input.time, input.version))
       throw new CodedError('changed-elsewhere');
     for (const audition of auditionsOf(app.db, candidate.id)) layAgain(app, audition.id, 'time changed');
+  }
+});
+
+/** Who can be entered as in the demo; null in a real studio. */
+export const readDemoDoor = useCase({
+  rule: 'anyone',
+  run: (app: App) => {
+    const teacher = app.isDemo ? findTeacher(app.db) : undefined;
+    if (!teacher) return null;
+    return {
+      teacher: teacher.name,
+      candidates: candidates
+        .listCandidates(app.db)
+        .map(({ id, name, instruments }) => ({ id, name, instruments }))
+    };
   }
 });

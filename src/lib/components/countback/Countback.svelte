@@ -1,0 +1,180 @@
+<!--
+  The countback: time runs left to right and ends at the audition; every item hangs below its target line on one
+  scale of clicks. What held is a thick stair, what is planned a thin one. Names left, targets right.
+-->
+<script lang="ts">
+  import type { SeasonPlan } from '$lib/core/season';
+  import type { CountbackItem } from '$lib/schema/view';
+  import CountbackHead from './CountbackHead.svelte';
+  import ItemRow from './ItemRow.svelte';
+  import LoadLine from './LoadLine.svelte';
+  import { pxPerClick } from './stair-shape';
+  import { timeAxis, weekMarks } from './time-axis';
+  import { dayOf } from '$lib/core/units';
+
+  type View = {
+    readonly audition: {
+      readonly id: string;
+      readonly rounds: readonly { readonly id: string; readonly name: string; readonly date: string }[];
+      readonly dates: readonly { readonly date: string; readonly name: string; readonly kind: string }[];
+    };
+    readonly lessons: readonly { readonly weekday: number }[];
+    readonly items: readonly CountbackItem[];
+    readonly practised: Readonly<Record<string, number>>;
+  };
+  let { view, plan }: { view: View; plan: SeasonPlan } = $props();
+
+  const round = $derived(view.audition.rounds.find((r) => r.id === plan.nextRoundId)!);
+  const axis = $derived(timeAxis(plan.began, plan.today, round.date));
+  const mocks = $derived(
+    view.audition.dates.filter(
+      (d) => d.kind === 'mock' && dayOf(d.date) >= axis.from && dayOf(d.date) <= axis.dayZero
+    )
+  );
+  const scale = $derived(pxPerClick(view.items, axis.from));
+  let open = $state<{ itemId: string; rung: string | null } | null>(null);
+
+  const toggle = (itemId: string, rung: string | null) => {
+    open = open?.itemId === itemId && (rung === null || open.rung === rung) ? null : { itemId, rung };
+  };
+</script>
+
+<div class="countback">
+  <CountbackHead
+    {axis}
+    {plan}
+    lessons={view.lessons}
+    dates={view.audition.dates}
+    rounds={view.audition.rounds}
+  />
+  <LoadLine {axis} {plan} practised={view.practised} />
+  <div class="items">
+    <div class="under" aria-hidden="true">
+      {#each weekMarks(axis) as mark (mark.weeks)}<span class="week" style:left="{axis.at(mark.day)}%"
+        ></span>{/each}
+      {#if plan.stages}<span class="mock-window" style:left="{axis.at(dayOf(plan.stages.mockFrom))}%"
+        ></span>{/if}
+      {#each mocks as mock (mock.date + mock.name)}<span
+          class="mock"
+          style:left="{axis.at(dayOf(mock.date))}%"><i>{mock.name}</i></span
+        >{/each}
+      <span class="today" style:left="{axis.at(axis.today)}%"></span>
+    </div>
+    {#each plan.items as planned (planned.id)}
+      {@const item = view.items.find((i) => i.id === planned.id)}
+      {#if item && planned.state !== 'past'}
+        <ItemRow
+          {planned}
+          {item}
+          {axis}
+          {scale}
+          openRung={open?.itemId === planned.id ? (open.rung ?? '') : null}
+          onOpen={(rung) => toggle(planned.id, rung)}
+        />
+      {/if}
+    {/each}
+  </div>
+  <p class="words">
+    <span class="mark held"></span> held <span class="mark planned"></span> planned
+    <span class="mark aged"></span>
+    held, a fortnight old
+    <span class="mark window"></span> mock window
+    <span>Every row hangs below its target by the clicks it still has to go.</span>
+  </p>
+</div>
+
+<style>
+  .countback {
+    margin-top: 10px;
+  }
+  .items {
+    position: relative;
+    border-bottom: 1px solid var(--rule);
+  }
+  .under {
+    position: absolute;
+    inset: 0 var(--targets) 0 var(--names);
+    border-right: 4px solid var(--date);
+    pointer-events: none;
+  }
+  .under > span {
+    position: absolute;
+    top: 0;
+    bottom: 0;
+  }
+  .week {
+    border-left: 1px solid color-mix(in srgb, var(--rule) 55%, transparent);
+  }
+  .today {
+    border-left: 2px solid var(--ink);
+  }
+  .mock-window,
+  .mark.window {
+    background: radial-gradient(
+        circle,
+        color-mix(in srgb, var(--plan) 60%, transparent) 0.8px,
+        transparent 1px
+      )
+      0 0 / 4px 4px;
+  }
+  .mock-window {
+    right: 0;
+    border-left: 1px dotted var(--plan);
+  }
+  .mock {
+    border-left: 1px dotted var(--plan);
+  }
+  .mock i {
+    position: absolute;
+    right: 2px;
+    bottom: 6px;
+    padding: 3px 0;
+    background: var(--paper);
+    color: var(--plan);
+    font-size: 0.8rem;
+    font-style: normal;
+    font-stretch: 80%;
+    line-height: 1;
+    writing-mode: vertical-rl;
+    transform: rotate(180deg);
+    white-space: nowrap;
+  }
+  .words {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 2px 8px;
+    margin-top: 8px;
+    color: var(--soft);
+    font-size: 0.8rem;
+  }
+  .words span:last-child {
+    margin-left: auto;
+  }
+  .mark {
+    width: 22px;
+    height: 0;
+    margin-left: 10px;
+  }
+  .held {
+    border-top: 4px solid var(--ink);
+  }
+  .planned {
+    border-top: 1.5px solid var(--plan);
+  }
+  .aged {
+    border-top: 4px dotted var(--ink);
+  }
+  .mark.window {
+    height: 12px;
+    border: 1px dotted var(--plan);
+  }
+  @media (max-width: 720px) {
+    .under {
+      inset: 0 0 0 0;
+    }
+    .words span:last-child {
+      margin-left: 0;
+    }
+  }
+</style>

@@ -1,0 +1,226 @@
+<!-- The head of the countback: weeks and days counted down to 0, lessons, days off, dates, and the days to go. -->
+<script lang="ts">
+  import type { SeasonPlan } from '$lib/core/season';
+  import { dayOf, formatDate, sayDate, weekdayOf } from '$lib/core/units';
+  import { type TimeAxis, weekMarks } from './time-axis';
+
+  type Dated = { readonly date: string; readonly name: string };
+  let {
+    axis,
+    plan,
+    lessons,
+    dates,
+    rounds
+  }: {
+    axis: TimeAxis;
+    plan: SeasonPlan;
+    lessons: readonly { readonly weekday: number }[];
+    dates: readonly (Dated & { readonly kind: string })[];
+    rounds: readonly Dated[];
+  } = $props();
+
+  const isFine = $derived(axis.dayZero - axis.from <= 110);
+  const capacity = $derived(new Map(plan.days.map((d) => [d.date, d])));
+  const days = $derived(
+    Array.from({ length: axis.dayZero - axis.from }, (_, i) => axis.from + i).map((day) => ({
+      day,
+      isWeek: (axis.dayZero - day) % 7 === 0,
+      isLesson: day >= axis.today && lessons.some((l) => l.weekday === weekdayOf(day)),
+      isOff: day >= axis.today && capacity.get(formatDate(day))?.capacityMin === 0,
+      parts: capacity.get(formatDate(day))?.parts ?? []
+    }))
+  );
+  const shown = $derived(
+    dates
+      .filter((d) => d.kind !== 'mock' && dayOf(d.date) >= axis.from && dayOf(d.date) <= axis.dayZero)
+      .sort((a, b) => a.date.localeCompare(b.date))
+  );
+  const later = $derived(rounds.filter((r) => dayOf(r.date) > axis.dayZero));
+  const reason = (day: (typeof days)[number]) => day.parts.find((p) => p.what !== 'the weekday')?.what;
+</script>
+
+<div class="head">
+  <div class="names">
+    <p>weeks to go</p>
+  </div>
+  <div class="axis">
+    <p class="today" class:first={axis.at(axis.today) < 8} style:left="{axis.at(axis.today)}%">
+      today, {sayDate(axis.today)}
+    </p>
+    {#each weekMarks(axis) as mark (mark.weeks)}
+      {#if Math.abs(axis.at(mark.day) - axis.at(axis.today)) > 0.6}<span
+          class="weeks"
+          style:left="{axis.at(mark.day)}%">{mark.weeks}</span
+        >{/if}
+    {/each}
+    {#each days as day (day.day)}
+      {#if day.isWeek || (isFine && !day.isOff)}
+        <span
+          class="tick"
+          class:week={day.isWeek}
+          class:past={day.day < axis.today}
+          style:left="{axis.at(day.day)}%"
+        ></span>
+      {/if}
+      {#if day.isLesson}<span
+          class="lesson"
+          style:left="{axis.at(day.day + 0.5)}%"
+          title="lesson, {sayDate(day.day)}"
+        ></span>{/if}
+      {#if day.isOff && reason(day)}<span
+          class="off"
+          style:left="{axis.at(day.day)}%"
+          style:width="{axis.dayWidth}%"
+          title="{reason(day)}, {sayDate(day.day)}"
+        ></span>{/if}
+    {/each}
+    <ul class="dates" aria-label="Dates">
+      {#each shown as date, i (date.date + date.name)}
+        {@const right = axis.at(dayOf(date.date)) > 82}
+        <li class:right class:low={i % 2 === 1} style:left="{axis.at(dayOf(date.date))}%">
+          {date.name}
+          {sayDate(dayOf(date.date)).slice(4)}
+        </li>
+      {/each}
+    </ul>
+  </div>
+  <div class="days">
+    <strong>{plan.daysToGo}</strong>
+    <span>days to go</span>
+    {#each later as round (round.date + round.name)}<span class="soft"
+        >{round.name} {sayDate(dayOf(round.date)).slice(4)}</span
+      >{/each}
+  </div>
+</div>
+
+<style>
+  .head {
+    display: grid;
+    grid-template-columns: var(--names) 1fr var(--targets);
+    min-height: 92px;
+  }
+  .names {
+    padding-top: 22px;
+    color: var(--soft);
+    font-size: 0.87rem;
+  }
+  .axis {
+    position: relative;
+    border-right: 4px solid var(--date);
+  }
+  .axis > * {
+    position: absolute;
+  }
+  .today {
+    top: 0;
+    font-size: 0.87rem;
+    font-weight: 650;
+    white-space: nowrap;
+    transform: translateX(-50%);
+  }
+  .today.first {
+    transform: none;
+  }
+  .weeks {
+    top: 20px;
+    padding-left: 3px;
+    color: var(--soft);
+    font-size: 0.87rem;
+  }
+  .tick {
+    top: 46px;
+    height: 8px;
+    border-left: 1px solid var(--soft);
+  }
+  .tick.week {
+    top: 40px;
+    height: 14px;
+  }
+  .tick.past {
+    border-left: 2px solid var(--ink);
+  }
+  .lesson {
+    top: 55px;
+    width: 5px;
+    height: 5px;
+    margin-left: -2px;
+    border-radius: 50%;
+    background: var(--ink);
+  }
+  .off {
+    top: 46px;
+    height: 8px;
+    background: repeating-linear-gradient(45deg, var(--soft) 0 1px, transparent 1px 4px);
+  }
+  .dates {
+    left: 0;
+    right: 0;
+    top: 60px;
+    height: 32px;
+    padding: 0;
+    list-style: none;
+    font-size: 0.8rem;
+    font-stretch: 84%;
+  }
+  .dates li {
+    position: absolute;
+    top: 2px;
+    height: 34px;
+    padding-left: 4px;
+    border-left: 2px dotted var(--plan);
+    color: var(--plan);
+    line-height: 1.1;
+    white-space: nowrap;
+  }
+  .dates li.low {
+    top: 16px;
+    height: 20px;
+  }
+  .dates li.right {
+    padding: 0 4px 0 0;
+    border-right: 2px dotted var(--plan);
+    border-left: 0;
+    transform: translateX(-100%);
+  }
+  .days {
+    display: flex;
+    flex-direction: column;
+    padding: 6px 0 0 12px;
+    font-size: 0.87rem;
+    line-height: 1.25;
+  }
+  .days strong {
+    color: var(--date);
+    font-size: 2.7rem;
+    font-stretch: 88%;
+    font-weight: 750;
+    line-height: 0.95;
+  }
+  @media (max-width: 720px) {
+    .head {
+      grid-template-columns: 1fr;
+    }
+    .names {
+      display: none;
+    }
+    .axis {
+      min-height: 92px;
+      grid-row: 2;
+    }
+    .days {
+      flex-direction: row;
+      align-items: baseline;
+      gap: 6px;
+      padding: 0 0 6px;
+    }
+    .days strong {
+      font-size: 2.2rem;
+    }
+    .dates li {
+      font-size: 0.74rem;
+    }
+    .tick:not(.week) {
+      display: none;
+    }
+  }
+</style>

@@ -1,0 +1,290 @@
+<!-- One item of the countback: its name, its stairs below the target line, its target. A step or the name opens how it came about. -->
+<script lang="ts">
+  import Tempo from '$lib/components/note/Tempo.svelte';
+  import type { PlannedItem } from '$lib/core/season';
+  import { dayOf, sayDate } from '$lib/core/units';
+  import type { CountbackItem } from '$lib/schema/view';
+  import RungTable from './RungTable.svelte';
+  import { ROW_TOP, labelled, rowHeight, seen, stairPath } from './stair-shape';
+  import type { TimeAxis } from './time-axis';
+
+  let {
+    planned,
+    item,
+    axis,
+    scale,
+    openRung,
+    onOpen
+  }: {
+    planned: PlannedItem;
+    item: CountbackItem;
+    axis: TimeAxis;
+    /** px per click. */
+    scale: number;
+    /** Key of the rung that is explained, '' for the whole ladder, null while closed. */
+    openRung: string | null;
+    onOpen: (rung: string | null) => void;
+  } = $props();
+
+  const isSmall = $derived(planned.state !== 'climbing');
+  const height = $derived(isSmall ? 40 : rowHeight(item, scale, axis.from));
+  const slowest = $derived(planned.sections.find((s) => s.id === planned.slowestSectionId) ?? null);
+  const held = $derived(seen(item.heldSteps, axis.from));
+  const until = $derived(planned.dayZero ? Math.min(axis.dayZero, dayOf(planned.dayZero)) : axis.dayZero);
+  const top = $derived(isSmall ? 20 : ROW_TOP);
+  const reached = $derived(planned.rungs.filter((r) => r.date).at(-1));
+  const plannedUntil = $derived(
+    planned.shortMin > 0 ? Math.min(until, dayOf(reached?.date ?? planned.dayZero!) + 1) : until
+  );
+  const labels = $derived(isSmall ? [] : labelled(item.plannedSteps.slice(1), axis, 3.6));
+  const nowY = $derived(ROW_TOP + (item.plannedSteps[0]?.clicksBelow ?? 0) * scale);
+  const openRungs = $derived(planned.rungs.filter((r) => r.date === null));
+  const said = (bpm: number) => (Number.isInteger(bpm) ? String(bpm) : bpm.toFixed(0));
+  const targetBpm = $derived(slowest?.targetBpm ?? null);
+</script>
+
+<article class:small={isSmall}>
+  <div class="row" style:min-height="{height}px">
+    <button class="name" aria-expanded={openRung !== null} onclick={() => onOpen(null)}>
+      <strong><bdi>{planned.name}</bdi></strong>
+      <span class="soft"
+        ><bdi>{item.composer}</bdi>{planned.kind === 'sight-reading'
+          ? ''
+          : ` · bars ${item.fromBar}–${item.toBar}`}</span
+      >
+    </button>
+    <div class="stairs">
+      <svg viewBox="0 0 100 {height}" preserveAspectRatio="none" aria-hidden="true">
+        {#if planned.state !== 'minutes'}
+          <path class="target" d="M0 {top}H100" />
+          {#if isSmall}
+            <path class="planned" d="M{axis.at(axis.today)} {top}H{axis.at(until)}" />
+            {#if item.heldSince}<path
+                class="held"
+                d="M{axis.at(dayOf(item.heldSince))} {top}H{axis.at(axis.today)}"
+              />{/if}
+          {:else}
+            <path class="planned" d={stairPath(item.plannedSteps, plannedUntil, axis, scale)} />
+            <path
+              class="held"
+              class:aged={slowest?.held?.isAged}
+              d={stairPath(held, axis.today, axis, scale)}
+            />
+          {/if}
+        {/if}
+      </svg>
+      {#if isSmall}
+        <p class="state" style:left="{axis.at(axis.today)}%">
+          {#if planned.state === 'minutes'}minutes every week{:else}holds{item.heldSince
+              ? ` since ${sayDate(dayOf(item.heldSince)).slice(4)}`
+              : ''}{/if}{planned.nextTouch
+            ? ` · touched again ${sayDate(dayOf(planned.nextTouch))}`
+            : ''}{planned.shortMin ? ` · ${planned.shortMin} min short` : ''}
+        </p>
+      {:else}
+        {#if slowest?.held}
+          <span class="now" style:left="{axis.at(axis.today)}%" style:top="{nowY}px"
+            >{said(slowest.held.bpm)}</span
+          >
+        {:else}
+          <span
+            class="unseen"
+            class:first={axis.at(axis.today) < 22}
+            style:left="{axis.at(axis.today)}%"
+            style:top="{nowY}px">no evidence yet</span
+          >
+        {/if}
+        {#each labels as step (step.date + step.bpm)}
+          <button
+            class="step"
+            style:left="{axis.at(dayOf(step.date))}%"
+            style:top="{ROW_TOP + step.clicksBelow * scale}px"
+            aria-label="{said(step.bpm)} by {sayDate(dayOf(step.date))}: how this came about"
+            onclick={() => onOpen(`${step.sectionId} ${step.bpm}`)}>{said(step.bpm)}</button
+          >
+        {/each}
+        {#if openRungs.length > 0}
+          <span
+            class="open"
+            style:left="{axis.at(plannedUntil)}%"
+            style:top="{ROW_TOP + (item.plannedSteps.at(-1)?.clicksBelow ?? 0) * scale}px"
+          >
+            {openRungs
+              .map((r) => said(r.bpm))
+              .slice(0, 6)
+              .join(', ')}{openRungs.length > 6 ? ' …' : ''}: no minutes
+          </span>
+        {/if}
+      {/if}
+    </div>
+    <div class="goal">
+      {#if slowest?.unit && targetBpm}
+        <strong><Tempo bpm={targetBpm} unit={slowest.unit} height={isSmall ? 16 : 20} /></strong>
+        {#if planned.state === 'climbing'}<span class="soft"
+            >{planned.clicksToGo! < 1
+              ? 'under 1 click'
+              : `${Math.round(planned.clicksToGo!)} ${Math.round(planned.clicksToGo!) === 1 ? 'click' : 'clicks'}`}
+            to go</span
+          >{/if}
+      {/if}
+    </div>
+  </div>
+  {#if openRung !== null}<RungTable {planned} {openRung} />{/if}
+</article>
+
+<style>
+  article {
+    position: relative;
+    border-top: 1px solid var(--rule);
+  }
+  .row {
+    display: grid;
+    grid-template-columns: var(--names) 1fr var(--targets);
+  }
+  .name {
+    display: flex;
+    flex-direction: column;
+    padding: 6px 12px 4px 0;
+    border: 0;
+    background: none;
+    text-align: left;
+    line-height: 1.25;
+  }
+  .small .name {
+    flex-direction: row;
+    flex-wrap: wrap;
+    gap: 0 8px;
+    align-items: center;
+  }
+  .name strong {
+    font-weight: 620;
+  }
+  .name:hover strong {
+    text-decoration: underline;
+  }
+  .name span {
+    font-size: 0.87rem;
+  }
+  .stairs {
+    position: relative;
+    border-right: 4px solid transparent;
+  }
+  svg {
+    position: absolute;
+    inset: 0;
+    width: 100%;
+    height: 100%;
+  }
+  path {
+    fill: none;
+    vector-effect: non-scaling-stroke;
+  }
+  .target {
+    stroke: var(--rule);
+    stroke-width: 2;
+  }
+  .held {
+    stroke: var(--ink);
+    stroke-width: 4.5;
+  }
+  .held.aged {
+    stroke-dasharray: 1 7;
+    stroke-linecap: round;
+  }
+  .planned {
+    stroke: var(--plan);
+    stroke-width: 1.75;
+  }
+  .stairs > :not(svg) {
+    position: absolute;
+    font-stretch: 88%;
+  }
+  .now {
+    padding: 0 7px 3px 3px;
+    font-size: 1.13rem;
+    font-weight: 700;
+    line-height: 1;
+    transform: translate(-100%, -100%);
+  }
+  .unseen {
+    padding: 3px 6px;
+    color: var(--soft);
+    font-size: 0.8rem;
+    line-height: 1;
+    white-space: nowrap;
+    transform: translate(-100%, 0);
+  }
+  .unseen.first {
+    transform: none;
+  }
+  .step {
+    min-width: 24px;
+    min-height: 24px;
+    padding: 2px 3px 8px;
+    border: 0;
+    background: none;
+    color: var(--plan);
+    font-size: 0.82rem;
+    line-height: 1;
+    text-align: left;
+  }
+  .step:hover {
+    font-weight: 700;
+    text-decoration: underline;
+  }
+  .open {
+    padding: 3px 6px;
+    font-size: 0.82rem;
+    font-weight: 600;
+    line-height: 1.2;
+    white-space: nowrap;
+    background: var(--paper);
+    transform: translateY(-50%);
+  }
+  .state {
+    top: 1px;
+    padding-left: 8px;
+    color: var(--soft);
+    font-size: 0.82rem;
+    white-space: nowrap;
+  }
+  .goal {
+    display: flex;
+    flex-direction: column;
+    padding: 4px 0 0 12px;
+    line-height: 1.25;
+  }
+  .small .goal {
+    padding-top: 8px;
+  }
+  .goal strong {
+    font-size: 1.2rem;
+  }
+  .small .goal strong {
+    font-size: 1rem;
+  }
+  .goal span {
+    font-size: 0.82rem;
+    white-space: nowrap;
+  }
+  @media (max-width: 720px) {
+    .row {
+      grid-template-columns: 1fr auto;
+    }
+    .stairs {
+      grid-row: 2;
+      grid-column: 1 / -1;
+      min-height: inherit;
+    }
+    .row > .stairs {
+      min-height: 64px;
+    }
+    .goal {
+      padding-top: 6px;
+      text-align: right;
+    }
+    .step {
+      font-size: 0.74rem;
+    }
+  }
+</style>

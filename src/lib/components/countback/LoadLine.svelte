@@ -1,0 +1,155 @@
+<!-- Minutes asked against minutes there, week by week; a week opens its days. Where it does not fit, a sentence says so. -->
+<script lang="ts">
+  import type { SeasonPlan } from '$lib/core/season';
+  import { type DayNumber, dayOf, formatDate, saySpan } from '$lib/core/units';
+  import type { TimeAxis } from './time-axis';
+  import WeekDays from './WeekDays.svelte';
+
+  let {
+    axis,
+    plan,
+    practised
+  }: { axis: TimeAxis; plan: SeasonPlan; practised: Readonly<Record<string, number>> } = $props();
+
+  const HEIGHT = 26;
+  const weeks = $derived(plan.weeks.filter((w) => w.weeksToGo > 0));
+  const past = $derived(pastWeeks(axis));
+  const most = $derived(
+    Math.max(60, ...weeks.map((w) => Math.max(w.thereMin, w.askedMin)), ...past.map((w) => w.minutes))
+  );
+  const px = (minutes: number) => Math.round((minutes / most) * HEIGHT);
+  let openWeek = $state<number | null>(null);
+
+  function pastWeeks({ from, today, dayZero }: TimeAxis) {
+    const first = Math.ceil((dayZero - from) / 7);
+    const last = Math.ceil((dayZero - today) / 7);
+    return Array.from({ length: Math.max(0, first - last) }, (_, i) => dayZero - 7 * (first - i)).map(
+      (start) => ({ start, minutes: sumFrom(start) })
+    );
+  }
+
+  function sumFrom(start: DayNumber): number {
+    return [0, 1, 2, 3, 4, 5, 6].reduce((sum, i) => sum + (practised[formatDate(start + i)] ?? 0), 0);
+  }
+
+  const says = (w: (typeof weeks)[number]) =>
+    `${saySpan(dayOf(w.from), dayOf(w.to))}: ${w.askedMin} min asked, ${w.thereMin} there${w.askedMin > w.plannedMin ? `, ${w.askedMin - w.plannedMin} short` : ''}${w.isJump ? '; more than a fifth above the two weeks before' : ''}`;
+</script>
+
+<div class="load">
+  <p class="names">minutes asked, minutes there</p>
+  <div class="weeks">
+    {#each past as week (week.start)}
+      <span
+        class="past"
+        style:left="{axis.at(week.start)}%"
+        style:width="{axis.at(week.start + 7) - axis.at(week.start)}%"
+        title="{saySpan(week.start, week.start + 6)}: {week.minutes} min practised"
+      >
+        <i style:height="{px(week.minutes)}px"></i>
+      </span>
+    {/each}
+    {#each weeks as week (week.weeksToGo)}
+      {@const from = Math.max(axis.from, dayOf(week.from))}
+      {@const isShort = week.askedMin > week.plannedMin}
+      <button
+        class="week"
+        class:short={isShort}
+        style:left="{axis.at(from)}%"
+        style:width="{axis.at(dayOf(week.from) + 7) - axis.at(from)}%"
+        aria-expanded={openWeek === week.weeksToGo}
+        aria-label={says(week)}
+        title={says(week)}
+        onclick={() => (openWeek = openWeek === week.weeksToGo ? null : week.weeksToGo)}
+      >
+        <i class="there" style:height="{px(week.thereMin)}px"></i>
+        <i class="asked" style:height="{px(week.askedMin)}px"></i>
+        {#if week.isJump}<b aria-hidden="true">+⅕</b>{/if}
+      </button>
+    {/each}
+  </div>
+</div>
+{#if plan.short}
+  <p class="says">
+    <strong>{plan.short.says}</strong> <span>Their last rungs are open below: no minutes.</span>
+  </p>
+{:else}
+  <p class="says soft">The plan fits: every rung has its minutes.</p>
+{/if}
+{#if openWeek !== null}
+  <WeekDays {plan} week={weeks.find((w) => w.weeksToGo === openWeek)!} onClose={() => (openWeek = null)} />
+{/if}
+
+<style>
+  .load {
+    display: grid;
+    grid-template-columns: var(--names) 1fr var(--targets);
+    align-items: end;
+  }
+  .names {
+    padding-bottom: 4px;
+    font-size: 0.87rem;
+  }
+  .weeks {
+    position: relative;
+    height: 36px;
+    border-right: 4px solid var(--date);
+  }
+  .week,
+  .past {
+    position: absolute;
+    bottom: 0;
+    height: 36px;
+    padding: 0;
+    border: 0;
+    background: none;
+  }
+  .week i,
+  .past i {
+    position: absolute;
+    right: 1px;
+    bottom: 0;
+    left: 1px;
+  }
+  .past i {
+    border-top: 3px solid var(--soft);
+    background: color-mix(in srgb, var(--ground) 60%, transparent);
+  }
+  .there {
+    background: var(--ground);
+  }
+  .asked {
+    border: 1.5px solid var(--plan);
+    border-bottom: 0;
+  }
+  .short .asked {
+    border-top: 5px solid var(--ink);
+  }
+  .week:hover .there,
+  .week[aria-expanded='true'] .there {
+    background: var(--rule);
+  }
+  .week b {
+    position: absolute;
+    right: 3px;
+    bottom: 1px;
+    font-size: 0.74rem;
+    font-weight: 500;
+    color: var(--soft);
+  }
+  .says {
+    padding: 6px var(--targets) 10px var(--names);
+    font-size: 0.93rem;
+  }
+  .says span {
+    color: var(--soft);
+  }
+  @media (max-width: 720px) {
+    .load {
+      grid-template-columns: 1fr;
+    }
+    .says {
+      padding: 6px 0 10px;
+    }
+  }
+</style>

@@ -1,0 +1,91 @@
+<!-- An item opened in place: what holds in each section, and every rung with how its number came about. -->
+<script lang="ts">
+  import Tempo from '$lib/components/note/Tempo.svelte';
+  import type { PlannedItem } from '$lib/core/season';
+  import { dayOf, sayDate } from '$lib/core/units';
+
+  let {
+    planned,
+    openRung
+  }: { planned: PlannedItem; /** Key of the rung to point out, or ''. */ openRung: string } = $props();
+
+  const EVIDENCE = { self: 'as logged', teacher: 'heard by the teacher', recording: 'recorded' } as const;
+  const sectionOf = (id: string) => planned.sections.find((s) => s.id === id)!;
+  const keyOf = (rung: { sectionId: string; bpm: number }) => `${rung.sectionId} ${rung.bpm}`;
+</script>
+
+<div class="how">
+  <ul>
+    {#each planned.sections as section (section.id)}
+      <li>
+        bars {section.fromBar}–{section.toBar}: {section.says}{#if section.held}, {sayDate(
+            dayOf(section.held.on)
+          )}, {EVIDENCE[section.held.evidence]}{section.held.isAged
+            ? '; older than a fortnight, so planned from one click lower'
+            : ''}{/if}
+      </li>
+    {/each}
+    {#if planned.rungs.length > 0}
+      <li class="soft">
+        {Math.round(planned.cleanShare * 100)} % of attempts clean: {planned.rungs[0]!.attempts} attempts expected
+        until three in a row are.
+      </li>
+    {/if}
+  </ul>
+  {#if planned.rungs.length > 0}
+    <div class="scroll">
+      <table>
+        <thead>
+          <tr
+            ><th scope="col">rung</th><th scope="col">bars</th><th scope="col">reached by</th><th
+              scope="col"
+              class="number">minutes</th
+            ><th scope="col">how they came about</th></tr
+          >
+        </thead>
+        <tbody>
+          {#each planned.rungs as rung (keyOf(rung))}
+            {@const section = sectionOf(rung.sectionId)}
+            <tr class:asked={keyOf(rung) === openRung}>
+              <td><Tempo bpm={rung.click.bpm} unit={rung.click.unit} height={14} /></td>
+              <td>{section.fromBar}–{section.toBar}</td>
+              <td>{rung.date ? sayDate(dayOf(rung.date)) : 'no minutes'}</td>
+              <td class="number">{rung.minutes}</td>
+              <td>
+                {rung.attempts} × ({rung.seconds} s + 10 s to breathe) ÷ 60 + 2 min to begin; dealt by the shape
+                of the ramp{rung.minutesDone ? `; ${rung.minutesDone} min of it done` : ''}
+              </td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    </div>
+  {/if}
+</div>
+
+<style>
+  .how {
+    position: relative;
+    margin-bottom: 12px;
+    padding: 10px 12px;
+    border: 1.5px solid var(--ink);
+    background: var(--paper);
+    font-size: 0.87rem;
+  }
+  ul {
+    padding: 0;
+    list-style: none;
+  }
+  .scroll {
+    max-height: 320px;
+    margin-top: 8px;
+    overflow: auto;
+  }
+  td {
+    padding: 4px 12px 4px 0;
+  }
+  .asked td {
+    border-bottom: 2px solid var(--ink);
+    font-weight: 650;
+  }
+</style>

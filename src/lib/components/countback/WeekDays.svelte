@@ -1,0 +1,110 @@
+<!-- A week opened in place: each day's minutes with their arithmetic, and its blocks in order. -->
+<script lang="ts">
+  import Tempo from '$lib/components/note/Tempo.svelte';
+  import type { PlannedBlock, PlannedWeek, SeasonPlan } from '$lib/core/season';
+  import { dayOf, sayDate, saySpan } from '$lib/core/units';
+
+  let { plan, week, onClose }: { plan: SeasonPlan; week: PlannedWeek; onClose: () => void } = $props();
+
+  const days = $derived(plan.days.filter((d) => d.date >= week.from && d.date <= week.to));
+  const itemOf = (block: PlannedBlock) => plan.items.find((i) => i.id === block.itemId)!;
+  const clickOf = (block: PlannedBlock) =>
+    itemOf(block).rungs.find((r) => r.sectionId === block.sectionId && r.bpm === block.bpm)?.click;
+  const KINDS = {
+    ladder: '',
+    minutes: '',
+    'keep-warm': 'keep warm',
+    run: 'run',
+    'easy-run': 'one easy run'
+  } as const;
+</script>
+
+<section aria-label="Days of {saySpan(dayOf(week.from), dayOf(week.to))}">
+  <header>
+    <h2>{saySpan(dayOf(week.from), dayOf(week.to))}</h2>
+    <p>
+      {week.plannedMin} min planned of {week.thereMin}.
+      {#if week.isJump}<strong
+          >More than a fifth above the two weeks before: raise gradually, stop at pain.</strong
+        >{/if}
+    </p>
+    <button class="quiet" onclick={onClose}>Close</button>
+  </header>
+  <ol>
+    {#each days as day (day.date)}
+      <li class:off={day.capacityMin === 0}>
+        <h3>{sayDate(dayOf(day.date))}</h3>
+        <p class="soft" title={day.parts.map((p) => `${p.what} ${p.minutes}`).join(', ')}>
+          {#if day.capacityMin > 0}{day.plannedMin} of {day.capacityMin} min{:else}{day.parts[0]?.what ===
+            'the weekday'
+              ? 'no minutes'
+              : day.parts[0]?.what}{/if}
+        </p>
+        {#each day.blocks as block, i (i)}
+          {@const click = clickOf(block)}
+          <p class="block">
+            <span class="length">{block.start ?? ''} {block.minutes} min</span>
+            {itemOf(block).name}
+            {#if click}<Tempo bpm={click.bpm} unit={click.unit} height={13} />{:else}<span class="soft"
+                >{KINDS[block.kind]}</span
+              >{/if}
+          </p>
+        {/each}
+        {#if day.capacityMin > 0}
+          <p class="sum soft">
+            {day.parts.map((p) => `${p.what} ${p.minutes > 0 ? p.minutes : `−${-p.minutes}`}`).join(', ')}
+          </p>
+        {/if}
+      </li>
+    {/each}
+  </ol>
+</section>
+
+<style>
+  section {
+    margin-bottom: 12px;
+    padding: 10px 0 12px;
+    border-top: 1.5px solid var(--ink);
+    border-bottom: 1.5px solid var(--ink);
+  }
+  header {
+    display: flex;
+    gap: 16px;
+    align-items: baseline;
+  }
+  header button {
+    margin-left: auto;
+  }
+  ol {
+    display: grid;
+    grid-template-columns: repeat(7, 1fr);
+    gap: 16px;
+    margin-top: 8px;
+    padding: 0;
+    list-style: none;
+    font-size: 0.87rem;
+  }
+  li.off {
+    color: var(--soft);
+  }
+  .block {
+    margin-top: 6px;
+    line-height: 1.25;
+  }
+  .length {
+    display: block;
+    color: var(--soft);
+    font-size: 0.8rem;
+  }
+  .sum {
+    margin-top: 8px;
+    font-size: 0.8rem;
+    font-stretch: 84%;
+    line-height: 1.25;
+  }
+  @media (max-width: 900px) {
+    ol {
+      grid-template-columns: 1fr 1fr;
+    }
+  }
+</style>

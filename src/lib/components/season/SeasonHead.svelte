@@ -1,0 +1,94 @@
+<!-- Tops every screen of an audition: whose it is, where one can go, and the countback one line high. -->
+<script lang="ts">
+  import { page } from '$app/state';
+  import { dayOf, sayDate } from '$lib/core/units';
+  import type { SeasonHeadView } from '$lib/schema/view';
+  import CountbackLine from './CountbackLine.svelte';
+
+  let { head, isTeacher }: { head: SeasonHeadView; isTeacher: boolean } = $props();
+
+  const base = $derived(`/auditions/${head.auditionId}`);
+  const places = $derived([
+    [base, 'Countback'],
+    [`${base}/list`, 'List'],
+    [`${base}/log`, 'Log'],
+    [`${base}/readiness`, 'Readiness'],
+    [`${base}/call`, 'Call'],
+    [`/candidates/${head.candidateId}/time?from=${head.auditionId}`, 'Time']
+  ] as const);
+  const isAtHome = $derived(page.url.pathname === base || page.url.pathname.startsWith(`${base}/layings`));
+  const isHere = (href: string) => (href === base ? isAtHome : page.url.pathname.startsWith(href));
+</script>
+
+<div class="head">
+  <div class="who">
+    <h1>
+      {#if isTeacher}<a href="/candidates/{head.candidateId}"><bdi>{head.candidateName}</bdi></a>{:else}<bdi
+          >{head.candidateName}</bdi
+        >{/if}
+    </h1>
+    <p>
+      {head.instruments} · {head.auditionName}{#if head.next}, {head.next.name}
+        {sayDate(dayOf(head.next.date))}{head.next.time ? `, ${head.next.time}` : ''}{/if}
+    </p>
+  </div>
+  <nav aria-label="Audition">
+    {#each places as [href, name] (href)}<a {href} aria-current={isHere(href) ? 'page' : undefined}>{name}</a
+      >{/each}
+  </nav>
+</div>
+{#if !isAtHome && head.next}<CountbackLine {head} />{/if}
+
+<style>
+  .head {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: baseline;
+    justify-content: space-between;
+    gap: 4px 24px;
+    padding-top: 14px;
+  }
+  .who {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: baseline;
+    gap: 2px 14px;
+    min-width: 0;
+  }
+  h1 a {
+    color: inherit;
+    text-decoration: none;
+  }
+  h1 a:hover {
+    text-decoration: underline;
+  }
+  p {
+    color: var(--soft);
+  }
+  nav {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 18px;
+  }
+  nav a {
+    padding: 4px 0;
+    color: var(--soft);
+    text-decoration: none;
+  }
+  nav a:hover {
+    text-decoration: underline;
+  }
+  nav a[aria-current] {
+    border-bottom: 2px solid var(--ink);
+    color: var(--ink);
+    font-weight: 650;
+  }
+  @media (max-width: 720px) {
+    nav {
+      gap: 0 14px;
+    }
+    nav a {
+      min-height: 32px;
+    }
+  }
+</style>

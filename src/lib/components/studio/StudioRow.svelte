@@ -1,0 +1,112 @@
+<!-- One candidate on the teacher's page: how far the date, whether the plan fits, when the log last spoke. -->
+<script lang="ts">
+  import type { StudioRow } from '$lib/schema/view';
+  import { dayOf, sayDate } from '$lib/core/units';
+
+  let { row }: { row: StudioRow } = $props();
+
+  const lines = $derived(row.auditions.length > 0 ? row.auditions : [null]);
+  const logSays = $derived(
+    row.daysSinceLog === null
+      ? 'nothing logged yet'
+      : row.daysSinceLog === 0
+        ? 'logged today'
+        : row.daysSinceLog === 1
+          ? 'logged yesterday'
+          : `nothing for ${row.daysSinceLog} days`
+  );
+  const isSilent = $derived(row.daysSinceLog !== null && row.daysSinceLog >= 4);
+</script>
+
+<tbody>
+  {#each lines as audition, i (audition?.id ?? 'none')}
+    <tr>
+      <td class="number days">{audition?.daysToGo ?? '–'}</td>
+      <td>
+        {#if i === 0}
+          <a class="name" href="/candidates/{row.id}"><bdi>{row.name}</bdi></a>
+          <div class="soft">{row.instruments}{row.hasLessonToday ? ' · lesson today' : ''}</div>
+        {/if}
+      </td>
+      <td>
+        {#if audition}
+          <a href="/auditions/{audition.id}">{audition.name}</a>
+          <div class="soft">
+            {audition.roundDate
+              ? `${audition.roundName}, ${sayDate(dayOf(audition.roundDate))}`
+              : 'has taken place'}
+          </div>
+        {:else}
+          <span class="soft">no audition yet</span>
+        {/if}
+      </td>
+      <td>
+        {#if audition && audition.shortMin > 0}
+          <strong class="short">{audition.shortMin} min short</strong>
+        {:else if audition && audition.items > 0}
+          fits
+        {:else if audition}
+          <span class="soft">the list is empty</span>
+        {/if}
+        {#if audition && audition.items > 0}
+          <div class="soft">
+            {audition.holding} of {audition.items} hold{audition.farthest
+              ? ` · farthest: ${audition.farthest.name}, ${Math.round(audition.farthest.clicks)} clicks`
+              : ''}
+          </div>
+        {/if}
+      </td>
+      <td>
+        {#if i === 0}
+          <span class:silent={isSilent}>{logSays}</span>
+          <div class="soft">
+            {row.minutesThisWeek} min in seven days{row.hasTime
+              ? ''
+              : ' · no practice times yet'}{row.hasJoined ? '' : ' · not joined'}
+          </div>
+        {/if}
+      </td>
+    </tr>
+  {/each}
+</tbody>
+
+<style>
+  .days {
+    width: 84px;
+    font-size: 1.6rem;
+    font-weight: 700;
+    line-height: 1.1;
+    color: var(--date);
+  }
+  .name {
+    color: inherit;
+    font-weight: 650;
+    font-size: 1.07rem;
+  }
+  .short {
+    padding-left: 8px;
+    border-left: 4px solid var(--ink);
+  }
+  .silent {
+    font-weight: 650;
+  }
+  @media (max-width: 720px) {
+    tr {
+      display: grid;
+      grid-template-columns: 64px 1fr;
+      padding: 10px 0;
+      border-bottom: 1px solid var(--rule);
+    }
+    td {
+      grid-column: 2;
+      padding: 2px 0;
+      border: 0;
+    }
+    .days {
+      grid-column: 1;
+      grid-row: 1 / span 4;
+      width: auto;
+      padding-right: 12px;
+    }
+  }
+</style>

@@ -1,0 +1,62 @@
+/** The call as a form: rounds with their slots, other dates. */
+import { z } from 'zod';
+import { dateField, minutesField, nameField, timeField, zoneField } from './fields';
+import { refineSlot } from './round';
+
+const blankTime = z.union([z.literal(''), timeField], 'A time is written 09:30, on the 24-hour clock.');
+
+export const callForm = z.object({
+  version: z.number().default(0),
+  name: nameField,
+  rounds: z
+    .array(
+      z.object({
+        id: z.string().max(80).default(''),
+        name: nameField,
+        date: dateField,
+        time: blankTime.default(''),
+        zone: zoneField,
+        isHistory: z.boolean().default(false),
+        hearsAll: z.boolean().default(true),
+        itemIds: z.array(z.string()).default([])
+      })
+    )
+    .min(1, 'An audition has at least one round.')
+    .max(20, 'At most 20 rounds.'),
+  dates: z
+    .array(
+      z.object({
+        date: dateField,
+        name: nameField,
+        kind: z.enum(['deadline', 'cuts', 'mock', 'other']),
+        minutes: minutesField(0, 480).default(0)
+      })
+    )
+    .max(60, 'At most 60 dates.')
+    .default([])
+});
+
+export type CallForm = z.infer<typeof callForm>;
+
+/** What is only wrong today: a round before today that is not history; a time the clock skips; a round that hears nothing. */
+export function callFaults(form: CallForm, today: string): { path: (string | number)[]; says: string }[] {
+  const faults: { path: (string | number)[]; says: string }[] = [];
+  const checked = z.array(z.any()).superRefine((_, context) => {
+    form.rounds.forEach((round, i) =>
+      refineSlot({ ...round, time: round.time || undefined }, ['rounds', i], context)
+    );
+  });
+  for (const issue of checked.safeParse([]).error?.issues ?? [])
+    faults.push({ path: issue.path as (string | number)[], says: issue.message });
+  form.rounds.forEach((round, i) => {
+    if (round.date < today && !round.isHistory) {
+      faults.push({
+        path: ['rounds', i, 'date'],
+        says: `${round.date} is before today. Choose a later date, or tick that it has taken place.`
+      });
+    }
+    if (!round.hearsAll && round.itemIds.length === 0)
+      faults.push({ path: ['rounds', i, 'hearsAll'], says: 'Choose what it hears, or the whole list.' });
+  });
+  return faults;
+}

@@ -1,0 +1,249 @@
+/**
+ * An item as a form: flat fields that may be empty while one types. What it means is checked by the same schema that
+ * files are checked with, and its faults are led back to the fields.
+ */
+import { z } from 'zod';
+import { RAMP_SHAPES } from '../core/plan';
+import { ITEM_KINDS, type SeasonItem } from '../core/season';
+import type { StepSchool } from '../core/tempo';
+import { BEAT_UNITS } from '../core/units';
+import { nameField, shortText } from './fields';
+import { planItem } from './item';
+
+const number = z.number().nullable().default(null);
+export const TEMPO_KINDS = ['pulse', 'range', 'recordings', 'change', 'free'] as const;
+export const STEP_SCHOOLS = [
+  'auto',
+  'one',
+  'two',
+  'plus-2',
+  'plus-4',
+  'plus-5',
+  'plus-10',
+  'percent-5',
+  'zigzag'
+] as const;
+
+export const sectionForm = z.object({
+  id: z.string().max(80).default('new'),
+  name: shortText,
+  fromBar: number,
+  toBar: number,
+  tempoKind: z.enum(TEMPO_KINDS).default('pulse'),
+  unit: z.enum(BEAT_UNITS).default('quarter'),
+  targetBpm: number,
+  lowBpm: number,
+  highBpm: number,
+  stretchBpm: number,
+  fromBpm: number,
+  toBpm: number,
+  recordings: z.string().max(200, 'At most 200 characters, please.').default(''),
+  use: z.enum(['mean', 'median']).default('mean'),
+  minutesPerWeek: number
+});
+
+export const itemForm = z.object({
+  version: z.number().default(0),
+  name: nameField,
+  composer: shortText,
+  kind: z.enum(ITEM_KINDS).default('etude'),
+  edition: shortText,
+  tested: shortText,
+  barsPerLine: z.string().trim().max(2000, 'At most 2,000 characters, please.').default(''),
+  metre: z.string().trim().max(7, 'A metre is written 4/4 or 6/8.').default('4/4'),
+  fromBar: number,
+  toBar: number,
+  pickupBeats: number,
+  minutesPerWeek: number,
+  mostPerDayMin: number,
+  step: z.enum(STEP_SCHOOLS).default('auto'),
+  shape: z.enum(RAMP_SHAPES).default('equal-percent'),
+  inARow: z.number().default(3),
+  sections: z.array(sectionForm).max(60, 'At most 60 sections.').default([])
+});
+
+export type ItemForm = z.infer<typeof itemForm>;
+export type SectionForm = z.infer<typeof sectionForm>;
+
+const STEPS: Record<(typeof STEP_SCHOOLS)[number], StepSchool> = {
+  auto: { kind: 'scale', clicks: 'auto' },
+  one: { kind: 'scale', clicks: 1 },
+  two: { kind: 'scale', clicks: 2 },
+  'plus-2': { kind: 'plus', bpm: 2 },
+  'plus-4': { kind: 'plus', bpm: 4 },
+  'plus-5': { kind: 'plus', bpm: 5 },
+  'plus-10': { kind: 'plus', bpm: 10 },
+  'percent-5': { kind: 'percent', percent: 5 },
+  zigzag: { kind: 'zigzag' }
+};
+
+type Fault = { readonly path: (string | number)[]; readonly says: string };
+type Read =
+  | {
+      readonly ok: true;
+      readonly item: SeasonItem & { composer: string; edition: string; tested: string; barsPerLine: string };
+    }
+  | { readonly ok: false; readonly faults: Fault[] };
+
+/** The item a form means, or its faults at the form's own paths. */
+export function readItemForm(form: ItemForm): Read {
+  const isSightReading = form.kind === 'sight-reading';
+  const raw = {
+    id: 'new',
+    name: form.name,
+    kind: form.kind,
+    metre: form.metre,
+    fromBar: isSightReading ? 1 : form.fromBar,
+    toBar: isSightReading ? 1 : form.toBar,
+    pickupBeats: form.pickupBeats ?? undefined,
+    minutesPerWeek: form.minutesPerWeek ?? undefined,
+    mostPerDayMin: form.mostPerDayMin ?? undefined,
+    schools: { step: STEPS[form.step], shape: form.shape, inARow: form.inARow },
+    sections: isSightReading ? [] : form.sections.map(readSection)
+  };
+  const parsed = planItem.safeParse(raw);
+  const faults: Fault[] = (parsed.error?.issues ?? []).map((issue) => ({
+    path: formPath(issue.path as (string | number)[]),
+    says: issue.message
+  }));
+  if (isSightReading && form.minutesPerWeek === null)
+    return { ok: false, faults: [{ path: ['minutesPerWeek'], says: 'Say how many minutes a week.' }] };
+  const lines = readLines(form.barsPerLine);
+  if (lines === null)
+    faults.push({
+      path: ['barsPerLine'],
+      says: 'Write the bars of each line as numbers, a slash between pages: 5 4 4 5 / 4 4 6.'
+    });
+  else if (lines.length > 0 && parsed.success) {
+    const [bars, written] = [
+      parsed.data.toBar - parsed.data.fromBar + 1,
+      lines.flat().reduce((a, b) => a + b, 0)
+    ];
+    if (bars !== written)
+      faults.push({ path: ['barsPerLine'], says: `The lines have ${written} bars, the item has ${bars}.` });
+  }
+  if (!parsed.success || faults.length > 0) return { ok: false, faults };
+  const { composer, edition, tested, barsPerLine } = form;
+  return { ok: true, item: { ...parsed.data, composer, edition, tested, barsPerLine } };
+}
+
+/** Bars in each line of each page, or null where the text is something else. */
+export function readLines(text: string): number[][] | null {
+  if (text.trim() === '') return [];
+  const pages = text.split('/').map((page) => page.trim().split(/\s+/).map(Number));
+  return pages.every((page) => page.every((n) => Number.isInteger(n) && n > 0 && n <= 60)) ? pages : null;
+}
+
+function readSection(section: SectionForm) {
+  const { id, fromBar, toBar, unit } = section;
+  return { id, name: section.name || undefined, fromBar, toBar, tempo: readTempo(section, unit) };
+}
+
+function readTempo(s: SectionForm, unit: SectionForm['unit']) {
+  switch (s.tempoKind) {
+    case 'pulse':
+      return { kind: 'pulse', unit, targetBpm: s.targetBpm };
+    case 'range':
+      return {
+        kind: 'range',
+        unit,
+        lowBpm: s.lowBpm,
+        highBpm: s.highBpm,
+        stretchBpm: s.stretchBpm ?? undefined
+      };
+    case 'change':
+      return { kind: 'change', unit, fromBpm: s.fromBpm, toBpm: s.toBpm };
+    case 'recordings':
+      return {
+        kind: 'recordings',
+        unit,
+        recordingsBpm: s.recordings
+          .split(/[\s,;]+/)
+          .filter(Boolean)
+          .map(Number),
+        use: s.use
+      };
+    case 'free':
+      return { kind: 'free', minutesPerWeek: s.minutesPerWeek };
+  }
+}
+
+function formPath(path: (string | number)[]): (string | number)[] {
+  const flat = path
+    .filter((part) => part !== 'tempo')
+    .map((part) => (part === 'recordingsBpm' ? 'recordings' : part));
+  const at = flat.indexOf('recordings');
+  return at >= 0 ? flat.slice(0, at + 1) : flat;
+}
+
+/** The form of an item that is there. */
+export function fillItemForm(
+  item: SeasonItem & {
+    composer: string;
+    edition: string;
+    tested: string;
+    barsPerLine: string;
+    version: number;
+  }
+): ItemForm {
+  const step =
+    (Object.keys(STEPS) as ItemForm['step'][]).find(
+      (key) => JSON.stringify(STEPS[key]) === JSON.stringify(item.schools?.step)
+    ) ?? 'auto';
+  return {
+    version: item.version,
+    name: item.name,
+    composer: item.composer,
+    kind: item.kind,
+    edition: item.edition,
+    tested: item.tested,
+    barsPerLine: item.barsPerLine,
+    metre: item.metre,
+    fromBar: item.fromBar,
+    toBar: item.toBar,
+    pickupBeats: item.pickupBeats ?? null,
+    minutesPerWeek: item.minutesPerWeek ?? null,
+    mostPerDayMin: item.mostPerDayMin ?? null,
+    step,
+    shape: item.schools?.shape ?? 'equal-percent',
+    inARow: item.schools?.inARow ?? 3,
+    sections: item.sections.map((section) => ({
+      ...blankSection(section.id),
+      name: section.name ?? '',
+      fromBar: section.fromBar,
+      toBar: section.toBar,
+      ...fillTempo(section.tempo)
+    }))
+  };
+}
+
+function fillTempo(tempo: SeasonItem['sections'][number]['tempo']): Partial<SectionForm> {
+  switch (tempo.kind) {
+    case 'pulse':
+      return { tempoKind: 'pulse', unit: tempo.unit, targetBpm: tempo.targetBpm };
+    case 'range':
+      return {
+        tempoKind: 'range',
+        unit: tempo.unit,
+        lowBpm: tempo.lowBpm,
+        highBpm: tempo.highBpm,
+        stretchBpm: tempo.stretchBpm ?? null
+      };
+    case 'change':
+      return { tempoKind: 'change', unit: tempo.unit, fromBpm: tempo.fromBpm, toBpm: tempo.toBpm };
+    case 'recordings':
+      return {
+        tempoKind: 'recordings',
+        unit: tempo.unit,
+        recordings: tempo.recordingsBpm.join(' '),
+        use: tempo.use
+      };
+    case 'free':
+      return { tempoKind: 'free', minutesPerWeek: tempo.minutesPerWeek };
+  }
+}
+
+/** An empty section; ids that begin with "new" are given one when saved. */
+export function blankSection(id: string): SectionForm {
+  return sectionForm.parse({ id, name: '' });
+}

@@ -1,0 +1,55 @@
+<script lang="ts">
+  import '$lib/styles/app.css';
+  import type { Snippet } from 'svelte';
+  import type { LayoutData } from './$types';
+
+  let { data, children }: { data: LayoutData; children: Snippet } = $props();
+</script>
+
+<a class="skip" href="#main">To the page</a>
+{#if data.who}
+  <header>
+    <a class="home" href="/">Irvot</a>
+    <span class="soft">{data.who.name}{data.isDemo ? ' · demo, made-up people and works' : ''}</span>
+    <form method="POST" action="/sign-out"><button class="quiet">Sign out</button></form>
+  </header>
+{/if}
+<main id="main">{@render children()}</main>
+
+<style>
+  header {
+    display: flex;
+    align-items: baseline;
+    gap: 12px;
+    max-width: 1280px;
+    margin: 0 auto;
+    padding: 6px var(--edge);
+    border-bottom: 1px solid var(--rule);
+    font-size: 0.87rem;
+  }
+  header form {
+    margin-left: auto;
+  }
+  .home {
+    color: inherit;
+    font-weight: 700;
+    font-stretch: 110%;
+    text-decoration: none;
+  }
+  .skip {
+    position: absolute;
+    left: -999px;
+  }
+  .skip:focus {
+    left: 8px;
+    top: 8px;
+    z-index: 9;
+    padding: 8px;
+    background: var(--paper);
+  }
+  @media print {
+    header {
+      display: none;
+    }
+  }
+</style>

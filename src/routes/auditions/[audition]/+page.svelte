@@ -1,0 +1,68 @@
+<script lang="ts">
+  import Countback from '$lib/components/countback/Countback.svelte';
+  import Moves from '$lib/components/countback/Moves.svelte';
+  import type { PageData } from './$types';
+
+  let { data }: { data: PageData } = $props();
+  const view = $derived(data.view);
+  const base = $derived(`/auditions/${view.audition.id}`);
+  const isTeacher = $derived(data.who?.kind === 'teacher');
+</script>
+
+<svelte:head><title>Countback · {view.candidate.name} · Irvot</title></svelte:head>
+{#if view.plan && view.plan.daysToGo !== null}
+  {#if !view.candidate.hasTime}
+    <p class="first">
+      There are no practice times yet, so nothing can be dated. <a
+        href="/candidates/{view.candidate.id}/time?from={view.audition.id}">Enter the week</a
+      >
+    </p>
+  {/if}
+  <Countback {view} plan={view.plan} />
+  <footer>
+    <Moves moves={view.moves} cause={view.cause ?? ''} isOpen={false} />
+    <p>
+      Laying {view.number}, for {view.cause}. <a href="{base}/layings">Earlier layings</a> ·
+      <a href="{base}/plan.ics" download>Calendar file</a>
+    </p>
+  </footer>
+{:else if view.plan}
+  <p class="first">
+    Every round has taken place; what was logged stays here. <a href="{base}/log">To the log</a>
+  </p>
+{:else}
+  <div class="first">
+    <h2>Nothing to count back from yet</h2>
+    {#if view.audition.rounds.length === 0}
+      <p>
+        {isTeacher ? 'First the call: at least one round with its date.' : 'Your teacher enters the call.'}
+        <a href="{base}/call">To the call</a>
+      </p>
+    {:else}
+      <p>
+        {isTeacher
+          ? 'The list is empty. Add the first item: what it is, its bars, and the tempo it needs.'
+          : 'Your teacher enters the list.'}
+      </p>
+      {#if isTeacher}<a class="action main" href="{base}/list/new">Add the first item</a>{/if}
+    {/if}
+  </div>
+{/if}
+
+<style>
+  .first {
+    max-width: 60ch;
+    margin: 24px 0;
+    font-size: 1.07rem;
+  }
+  .first > * + * {
+    margin-top: 8px;
+  }
+  footer {
+    margin-top: 20px;
+    color: var(--soft);
+  }
+  footer p {
+    margin-top: 8px;
+  }
+</style>

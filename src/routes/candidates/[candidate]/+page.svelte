@@ -1,0 +1,117 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { dayOf, sayDate } from '$lib/core/units';
+  import type { ActionData, PageData } from './$types';
+
+  let { data, form }: { data: PageData; form: ActionData } = $props();
+  const isTeacher = $derived(data.who?.kind === 'teacher');
+  const hasTime = $derived(data.candidate.time.week.length > 0);
+</script>
+
+<svelte:head><title>{data.candidate.name} · Irvot</title></svelte:head>
+<div class="page">
+  {#if isTeacher}<p><a href="/studio">Studio</a></p>{/if}
+  <h1><bdi>{data.candidate.name}</bdi></h1>
+  <p class="soft">{data.candidate.instruments} · practises in {data.candidate.zone}</p>
+
+  <section>
+    <h2>Auditions</h2>
+    {#each data.auditions as audition (audition.id)}
+      <a class="audition" href="/auditions/{audition.id}">
+        <span class="days">{audition.daysToGo ?? '–'}</span>
+        <span>
+          <strong>{audition.name}</strong><br />
+          <span class="soft">
+            {audition.roundDate
+              ? `${audition.roundName}, ${sayDate(dayOf(audition.roundDate))}`
+              : 'has taken place'} ·
+            {audition.items === 0
+              ? 'the list is empty'
+              : `${audition.holding} of ${audition.items} hold`}{audition.shortMin
+              ? ` · ${audition.shortMin} min short`
+              : ''}
+          </span>
+        </span>
+      </a>
+    {:else}
+      <p>
+        {isTeacher
+          ? 'No audition yet. Begin with the call: its date is what everything is counted back from.'
+          : 'No audition yet; your teacher enters it.'}
+      </p>
+    {/each}
+    {#if isTeacher}<a
+        class="action"
+        class:main={data.auditions.length === 0}
+        href="/candidates/{data.candidate.id}/auditions/new">Add an audition</a
+      >{/if}
+  </section>
+
+  <section>
+    <h2>Time</h2>
+    <p>
+      {hasTime
+        ? `${data.candidate.time.week.reduce((sum, s) => sum + s.minutes, 0)} minutes a week.`
+        : 'No practice times yet: without minutes nothing can be planned.'}
+      <a href="/candidates/{data.candidate.id}/time">{hasTime ? 'Change the week' : 'Enter the week'}</a>
+    </p>
+  </section>
+
+  {#if isTeacher}
+    <section>
+      <h2>Sign-in</h2>
+      <p>
+        {data.candidate.accountId
+          ? 'Has joined. A new link lets them set a new password.'
+          : 'Has not joined yet. Make a link and hand it over; it works once, for two weeks.'}
+      </p>
+      {#if form?.link}
+        <p class="link">
+          <label for="link">Link for <bdi>{data.candidate.name}</bdi></label><input
+            id="link"
+            readonly
+            value={form.link}
+            onfocus={(e) => e.currentTarget.select()}
+          />
+        </p>
+      {/if}
+      <form method="POST" action="?/link" use:enhance><button class="action">Make a link</button></form>
+    </section>
+  {/if}
+</div>
+
+<style>
+  section {
+    max-width: 720px;
+    margin-top: 32px;
+  }
+  section > * + * {
+    margin-top: 8px;
+  }
+  .audition {
+    display: flex;
+    gap: 16px;
+    align-items: center;
+    padding: 10px 0;
+    border-bottom: 1px solid var(--rule);
+    color: inherit;
+    text-decoration: none;
+  }
+  .audition:hover strong {
+    text-decoration: underline;
+  }
+  .days {
+    min-width: 64px;
+    color: var(--date);
+    font-size: 1.8rem;
+    font-weight: 700;
+    text-align: right;
+  }
+  .link input {
+    width: 100%;
+    min-height: 36px;
+    padding: 4px 8px;
+    border: 1px solid var(--soft);
+    background: var(--paper);
+  }
+</style>

@@ -1,0 +1,55 @@
+<script lang="ts">
+  import { superForm } from 'sveltekit-superforms';
+  import Field from '$lib/components/ui/Field.svelte';
+  import FormFaults from '$lib/components/ui/FormFaults.svelte';
+  import type { PageData } from './$types';
+
+  let { data }: { data: PageData } = $props();
+  // svelte-ignore state_referenced_locally
+  const { form, errors, enhance, submitting } = superForm(data.form, { resetForm: false });
+</script>
+
+<svelte:head><title>Welcome · Irvot</title></svelte:head>
+<div class="narrow">
+  <h1>Welcome, <bdi>{data.name}</bdi></h1>
+  <p class="soft">
+    Choose how you sign in from now on. This link works once. Your teacher sees what you log, nobody else
+    does.
+  </p>
+  <form method="POST" use:enhance>
+    <FormFaults errors={$errors._errors} />
+    <Field id="login" label="Sign-in name" hint="Without spaces." errors={$errors.login}>
+      {#snippet control(wiring)}<input
+          {...wiring}
+          name="login"
+          autocomplete="username"
+          bind:value={$form.login}
+        />{/snippet}
+    </Field>
+    <Field
+      id="password"
+      label="Password"
+      hint="At least 10 characters; three or four words make a good one."
+      errors={$errors.password}
+    >
+      {#snippet control(wiring)}
+        <input
+          {...wiring}
+          name="password"
+          type="password"
+          autocomplete="new-password"
+          bind:value={$form.password}
+        />
+      {/snippet}
+    </Field>
+    <button class="action main" disabled={$submitting}>Set password and sign in</button>
+  </form>
+</div>
+
+<style>
+  form {
+    display: grid;
+    gap: 16px;
+    margin-top: 24px;
+  }
+</style>

@@ -1,0 +1,90 @@
+<script lang="ts">
+  import { superForm } from 'sveltekit-superforms';
+  import Field from '$lib/components/ui/Field.svelte';
+  import FormFaults from '$lib/components/ui/FormFaults.svelte';
+  import type { PageData } from './$types';
+
+  let { data }: { data: PageData } = $props();
+  // svelte-ignore state_referenced_locally
+  const { form, errors, enhance, submitting } = superForm(data.form, { resetForm: false });
+</script>
+
+<svelte:head><title>Sign in · Irvot</title></svelte:head>
+<div class="narrow">
+  <h1>Irvot</h1>
+  <p class="soft">Everything is counted back from the date.</p>
+
+  {#if data.door}
+    <section>
+      <h2>The demo studio</h2>
+      <p class="soft">Made-up people, places and works. Enter as</p>
+      <form method="POST" action="/enter">
+        <button class="door" name="as" value=""
+          ><strong>{data.door.teacher}</strong> teacher, the whole studio</button
+        >
+        {#each data.door.candidates as candidate (candidate.id)}
+          <button class="door" name="as" value={candidate.id}
+            ><strong>{candidate.name}</strong> candidate, {candidate.instruments}</button
+          >
+        {/each}
+      </form>
+    </section>
+  {:else}
+    <form method="POST" use:enhance>
+      <FormFaults errors={$errors._errors} />
+      <Field id="login" label="Sign-in name" errors={$errors.login}>
+        {#snippet control(wiring)}<input
+            {...wiring}
+            name="login"
+            autocomplete="username"
+            bind:value={$form.login}
+          />{/snippet}
+      </Field>
+      <Field id="password" label="Password" errors={$errors.password}>
+        {#snippet control(wiring)}
+          <input
+            {...wiring}
+            name="password"
+            type="password"
+            autocomplete="current-password"
+            bind:value={$form.password}
+          />
+        {/snippet}
+      </Field>
+      <button class="action main" disabled={$submitting}>Sign in</button>
+    </form>
+    <p class="soft">Forgotten? A candidate gets a new link from the teacher.</p>
+  {/if}
+</div>
+
+<style>
+  form {
+    display: grid;
+    gap: 16px;
+    margin: 24px 0;
+  }
+  section {
+    margin-top: 32px;
+  }
+  section form {
+    gap: 0;
+    margin: 8px 0;
+    border-top: 1.5px solid var(--ink);
+  }
+  .door {
+    min-height: 48px;
+    border: 0;
+    border-bottom: 1px solid var(--rule);
+    background: none;
+    color: var(--soft);
+    text-align: left;
+  }
+  .door strong {
+    display: inline-block;
+    min-width: 11em;
+    color: var(--ink);
+  }
+  .door:hover {
+    background: var(--ground);
+  }
+</style>
