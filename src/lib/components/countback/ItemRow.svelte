@@ -2,7 +2,7 @@
 <script lang="ts">
   import Tempo from '$lib/components/note/Tempo.svelte';
   import type { PlannedItem } from '$lib/core/season';
-  import { dayOf, sayDate } from '$lib/core/units';
+  import { dayOf, formatDate, sayDate } from '$lib/core/units';
   import type { CountbackItem } from '$lib/schema/view';
   import RungTable from './RungTable.svelte';
   import { ROW_TOP, labelled, rowHeight, seen, stairPath } from './stair-shape';
@@ -26,6 +26,7 @@
     onOpen: (rung: string | null) => void;
   } = $props();
 
+  const said = (bpm: number) => (Number.isInteger(bpm) ? String(bpm) : bpm.toFixed(0));
   const isSmall = $derived(planned.state !== 'climbing');
   const height = $derived(isSmall ? 40 : rowHeight(item, scale, axis.from));
   const slowest = $derived(planned.sections.find((s) => s.id === planned.slowestSectionId) ?? null);
@@ -36,10 +37,23 @@
   const plannedUntil = $derived(
     planned.shortMin > 0 ? Math.min(until, dayOf(reached?.date ?? planned.dayZero!) + 1) : until
   );
-  const labels = $derived(isSmall ? [] : labelled(item.plannedSteps.slice(1), axis, 3.6));
+  /** Numbers of the section that sets the item; those of other sections would not compare. */
+  const ownSteps = $derived(
+    item.plannedSteps.slice(1).filter((s) => s.sectionId === planned.slowestSectionId)
+  );
+  const labels = $derived(
+    isSmall ? [] : labelled(planned.shortMin > 0 ? ownSteps.slice(0, -1) : ownSteps, axis, 3.6)
+  );
+  const agedFrom = $derived(Math.max(axis.from, slowest?.held ? dayOf(slowest.held.on) : axis.from));
   const nowY = $derived(ROW_TOP + (item.plannedSteps[0]?.clicksBelow ?? 0) * scale);
   const openRungs = $derived(planned.rungs.filter((r) => r.date === null));
-  const said = (bpm: number) => (Number.isInteger(bpm) ? String(bpm) : bpm.toFixed(0));
+  const openOwn = $derived(openRungs.filter((r) => r.sectionId === (openRungs.at(-1)?.sectionId ?? '')));
+  const sayOpen = $derived(
+    openOwn.length > 1
+      ? `${said(openOwn[0]!.bpm)} to ${said(openOwn.at(-1)!.bpm)}`
+      : openOwn.map((r) => said(r.bpm)).join('')
+  );
+  const pulsed = $derived(planned.sections.filter((s) => s.unit !== null).length);
   const targetBpm = $derived(slowest?.targetBpm ?? null);
 </script>
 
@@ -106,13 +120,11 @@
         {#if openRungs.length > 0}
           <span
             class="open"
+            class:left={axis.at(plannedUntil) > 78}
             style:left="{axis.at(plannedUntil)}%"
             style:top="{ROW_TOP + (item.plannedSteps.at(-1)?.clicksBelow ?? 0) * scale}px"
           >
-            {openRungs
-              .map((r) => said(r.bpm))
-              .slice(0, 6)
-              .join(', ')}{openRungs.length > 6 ? ' …' : ''}: no minutes
+            {sayOpen}: no minutes
           </span>
         {/if}
       {/if}
@@ -120,6 +132,7 @@
     <div class="goal">
       {#if slowest?.unit && targetBpm}
         <strong><Tempo bpm={targetBpm} unit={slowest.unit} height={isSmall ? 16 : 20} /></strong>
+        {#if pulsed > 1}<span class="soft">bars {slowest.fromBar}–{slowest.toBar}</span>{/if}
         {#if planned.state === 'climbing'}<span class="soft"
             >{planned.clicksToGo! < 1
               ? 'under 1 click'
@@ -240,6 +253,9 @@
     white-space: nowrap;
     background: var(--paper);
     transform: translateY(-50%);
+  }
+  .open.left {
+    transform: translate(-100%, 30%);
   }
   .state {
     top: 1px;

@@ -11,7 +11,7 @@
     practised
   }: { axis: TimeAxis; plan: SeasonPlan; practised: Readonly<Record<string, number>> } = $props();
 
-  const HEIGHT = 26;
+  const HEIGHT = 30;
   const weeks = $derived(plan.weeks.filter((w) => w.weeksToGo > 0));
   const past = $derived(pastWeeks(axis));
   const most = $derived(
@@ -99,7 +99,7 @@
   .past {
     position: absolute;
     bottom: 0;
-    height: 36px;
+    height: 38px;
     padding: 0;
     border: 0;
     background: none;
@@ -131,7 +131,7 @@
   }
   .week b {
     position: absolute;
-    right: 3px;
+    left: 4px;
     bottom: 1px;
     font-size: 0.74rem;
     font-weight: 500;

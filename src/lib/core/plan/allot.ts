@@ -2,7 +2,7 @@
  * All items together: which item gets how many minutes on which day, so that no day is exceeded.
  * Straightforward, in the teacher's order: what was agreed is kept where it still fits, the rest is dealt in pieces
  * spread over their days, each to the day it burdens least; a piece that finds no room may push an earlier piece
- * to another of its days. What still finds none is said. Whether it fits is not proven here: a shortage
+ * to another of its days, and in the end takes one from an item lower in the order. What still finds none is said. Whether it fits is not proven here: a shortage
  * found this way can be larger than the least possible one.
  */
 import type { DayNumber, Minutes } from '../units';
@@ -179,6 +179,11 @@ function placePiece(
     put(pushed, minutes);
     return 0;
   }
+  const bumped = bumpLower(asked, index, minutes, days, book, pieces);
+  if (bumped !== null) {
+    put(bumped, minutes);
+    return 0;
+  }
   let left = minutes;
   for (const day of [...days].sort((a, b) => free(b) - free(a) || a - b)) {
     let part = Math.min(free(day), left);
@@ -235,6 +240,37 @@ function pushAside(
     }
   }
   return null;
+}
+
+/**
+ * Takes a day back from items lower in the order, the lowest first; their turn comes after, and what then finds no
+ * day is theirs to be short of.
+ */
+function bumpLower(
+  asked: readonly Asked[],
+  index: number,
+  minutes: Minutes,
+  days: readonly DayNumber[],
+  book: DayBook,
+  pieces: Piece[]
+): DayNumber | null {
+  const one = asked[index]!;
+  let best: { day: DayNumber; lower: Piece[] } | null = null;
+  for (const day of days) {
+    if (book.ofItem(one.id, day) + minutes > one.mostPerDay) continue;
+    const lower = pieces
+      .filter((p) => p.day === day && p.asked > index && !p.isPinned && asked[p.asked]!.id !== one.id)
+      .sort((a, b) => b.asked - a.asked);
+    if (book.room(day) + lower.reduce((sum, p) => sum + p.minutes, 0) < minutes) continue;
+    if (best === null || lower[0]!.asked > best.lower[0]!.asked) best = { day, lower };
+  }
+  if (best === null) return null;
+  for (const piece of best.lower) {
+    if (book.room(best.day) >= minutes) break;
+    book.takeFor(asked[piece.asked]!.id, best.day, -piece.minutes);
+    pieces.splice(pieces.indexOf(piece), 1);
+  }
+  return best.day;
 }
 
 /** Lets one of the item's own days grow by a remainder that is too small for a block. */

@@ -164,6 +164,14 @@ describe('minutes into days', () => {
     expect(byAsked[0]).toEqual([{ day: 1, minutes: 20 }]);
   });
 
+  it('agreed for a lower item give way to a higher one, and the lower one is short', () => {
+    const lower = ask('lower', 0, 0, 20, { kept: [{ day: 0, minutes: 20, isPinned: false }] });
+    const { byAsked, short } = allot([ask('higher', 0, 0, 20), lower], bookOf([30]));
+    expect(byAsked[0]).toEqual([{ day: 0, minutes: 20 }]);
+    expect(byAsked[1]).toEqual([{ day: 0, minutes: 10 }]);
+    expect(short).toEqual([{ id: 'lower', day: 0, minutes: 10 }]);
+  });
+
   it('pinned by hand are never pushed', () => {
     const pinned = ask('wide', 0, 1, 20, { kept: [{ day: 0, minutes: 20, isPinned: true }] });
     const { byAsked, short } = allot([pinned, ask('narrow', 0, 0, 20)], bookOf([20, 20]));

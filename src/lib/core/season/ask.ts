@@ -23,7 +23,7 @@ export function askOfClimb(
   if (total === 0) return [];
   const due = sum(left.filter((r) => r.share < IN_CONTEXT_SHARE).map((r) => r.minutes));
   const mostPerDay = item.mostPerDayMin ?? DEFAULT_MOST_PER_DAY_MIN;
-  const whole = { id: item.id, from: frame.today, to: stages.rampTo, mostPerDay };
+  const whole = { id: item.id, from: frame.today, to: rampEnd(stages, frame.today), mostPerDay };
   if (stages.contextFrom <= frame.today) return [{ ...whole, minutes: total, kept }];
 
   const early = kept.filter((k) => k.day < stages.contextFrom);
@@ -45,6 +45,14 @@ export function askOfClimb(
     },
     { ...whole, from: stages.contextFrom, minutes: total - before, kept: late }
   ].filter((asked) => asked.minutes > 0);
+}
+
+/**
+ * Last day for climbing: the ramp's end; once the mock window has opened with rungs still missing, its days may be
+ * used as well, up to the light last ones, since a date that is past helps nobody.
+ */
+function rampEnd(stages: Stages, today: DayNumber): DayNumber {
+  return today <= stages.rampTo ? stages.rampTo : stages.lastDaysFrom - 1;
 }
 
 /** Minutes a week without a ladder, week by week counted back from the round; what the week's log has is done. */

@@ -174,6 +174,16 @@ describe('a plan', () => {
     expect(plan.days.find((d) => d.date === '2027-01-09')!.plannedMin).toBe(0);
   });
 
+  it('uses the days of the mock window for what is still missing once it has opened, but not the last two', () => {
+    const rounds = [{ id: 'r', name: 'first round', date: '2026-12-04', zone: 'Europe/Brussels' }];
+    const log = [clean('a', '2026-11-20', 66, 12)];
+    const plan = laySeason(request([etude('a', 72)], { rounds, log, began: '2026-10-01' }));
+    expect(plan.stages!.rampTo).toBe('2026-11-19');
+    expect(plan.short).toBeNull();
+    expect(plan.items[0]!.rungs.map((r) => r.bpm)).toEqual([69, 72]);
+    expect(dates(plan, 'a').every((d) => d! >= TODAY && d! < '2026-12-02')).toBe(true);
+  });
+
   it('is history when every round is past', () => {
     const rounds = [{ id: 'r', name: 'first round', date: '2026-10-01', zone: 'Europe/Brussels' }];
     const plan = laySeason(request([etude('a', 72)], { rounds }));

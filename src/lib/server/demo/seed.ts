@@ -158,7 +158,7 @@ function playBlock(
   const isClimb = block.kind === 'ladder' && rung !== undefined;
   const isReached = random() < demo.ease;
   const marks = Array.from({ length: 3 + Math.floor(random() * 3) }, () =>
-    random() < 0.65 ? 'c' : 'n'
+    random() < 0.75 ? 'c' : 'n'
   ).join('');
   const attempts =
     !isClimb && item.state !== 'holds'

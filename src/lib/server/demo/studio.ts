@@ -105,12 +105,12 @@ const ILKA: DemoCandidate = {
   instruments: 'oboe',
   login: 'ilka',
   week: [
-    [1, '17:00', 50],
-    [2, '17:30', 55],
-    [3, '17:00', 45],
-    [4, '17:00', 50],
-    [6, '10:00', 80],
-    [7, null, 45]
+    [1, '17:00', 65],
+    [2, '17:30', 60],
+    [3, '17:00', 60],
+    [4, '17:00', 65],
+    [6, '10:00', 90],
+    [7, null, 50]
   ],
   exceptions: [
     { inDays: 13, minutes: 0, why: 'school concert' },
@@ -139,10 +139,10 @@ const ILKA: DemoCandidate = {
         composer: 'Quill',
         kind: 'etude',
         metre: '6/8',
-        bars: 72,
-        lines: '6 6 5 6 6 / 5 6 6 6 5 / 5 5 5',
+        bars: 48,
+        lines: '6 6 5 6 6 / 5 6 8',
         tested: 'even fingers, air to the end of the line',
-        ease: 0.3
+        ease: 0.62
       },
       range('dotted-quarter', 58, 66)
     ),
@@ -155,10 +155,24 @@ const ILKA: DemoCandidate = {
         bars: 49,
         lines: '8 8 8 / 8 9 8',
         tested: 'lightness, double tongue at speed',
-        ease: 0.45,
+        ease: 0.6,
         from: 212
       },
       pulse('quarter', 138)
+    ),
+    item(
+      'Three Fables, II',
+      {
+        composer: 'Osterrede',
+        kind: 'excerpt',
+        metre: '4/4',
+        bars: 12,
+        lines: '4 4 4',
+        tested: 'line and phrasing',
+        ease: 0.98,
+        from: 5
+      },
+      pulse('quarter', 66)
     ),
     item(
       'Étude 9 in D minor',
@@ -169,7 +183,7 @@ const ILKA: DemoCandidate = {
         bars: 64,
         lines: '7 7 7 7 / 6 6 6 6 6 6',
         tested: 'sound and slurs over the break',
-        ease: 0.5
+        ease: 0.72
       },
       pulse('quarter', 80)
     ),
@@ -179,11 +193,11 @@ const ILKA: DemoCandidate = {
         composer: 'Osterrede',
         kind: 'solo',
         metre: '4/4',
-        bars: 56,
-        lines: '4 4 4 4 / 5 5 5 5 / 5 5 5 5',
+        bars: 36,
+        lines: '4 4 4 4 / 5 5 5 5',
         tested: 'two characters, breath plan',
-        ease: 0.55,
-        split: 20
+        ease: 0.72,
+        split: 14
       },
       pulse('quarter', 54),
       pulse('quarter', 112)
@@ -197,7 +211,7 @@ const ILKA: DemoCandidate = {
         bars: 12,
         lines: '4 4 4',
         tested: 'evenness',
-        ease: 0.7
+        ease: 0.75
       },
       pulse('quarter', 88)
     ),
@@ -210,24 +224,10 @@ const ILKA: DemoCandidate = {
         bars: 38,
         lines: '7 7 8 8 8',
         tested: 'intonation in the tutti chords',
-        ease: 0.75,
+        ease: 0.9,
         from: 41
       },
       pulse('half', 76)
-    ),
-    item(
-      'Three Fables, II',
-      {
-        composer: 'Osterrede',
-        kind: 'excerpt',
-        metre: '4/4',
-        bars: 16,
-        lines: '4 4 4 4',
-        tested: 'line and phrasing',
-        ease: 0.98,
-        from: 5
-      },
-      pulse('quarter', 66)
     )
   ],
   diligence: 0.8,
@@ -249,7 +249,7 @@ const NOOR: DemoCandidate = {
   exceptions: [{ inDays: 5, minutes: 0, why: 'rest before the week' }],
   lesson: [4, '15:30', 60],
   audition: 'Brackwater Conservatory, entrance',
-  beganDaysAgo: 78,
+  beganDaysAgo: 62,
   rounds: [{ name: 'entrance', inDays: 12, time: '11:20' }],
   dates: [
     { inDays: 3, name: 'mock, small jury', kind: 'mock', minutes: 40 },
@@ -265,7 +265,7 @@ const NOOR: DemoCandidate = {
         bars: 58,
         lines: '5 5 5 5 / 5 5 5 5 / 6 6 6',
         tested: 'projection, clean entries',
-        ease: 0.9
+        ease: 0.62
       },
       range('quarter', 116, 126)
     ),
@@ -278,7 +278,7 @@ const NOOR: DemoCandidate = {
         bars: 64,
         lines: '9 9 9 9 / 9 9 10',
         tested: 'tongue and air together',
-        ease: 0.88
+        ease: 0.5
       },
       pulse('dotted-quarter', 60)
     ),

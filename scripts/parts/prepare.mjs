@@ -1,0 +1,101 @@
+/** What every command needs before it can begin: packages, a build that is not stale, Chromium. Each says what it lacks. */
+import { execFileSync, spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
+const BUILD_INPUTS = ['src', 'static', 'package.json', 'svelte.config.js', 'vite.config.ts'];
+export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
+export const CHROMIUM_FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync'
+];
+
+export function giveUp(sentence) {
+  console.error(sentence);
+  process.exit(1);
+}
+
+/** Runs a command in the project's folder with its output shown; gives up with `sentence` when it fails. */
+export function run(command, args, sentence, env = {}) {
+  const done = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } });
+  if (done.status !== 0) giveUp(sentence);
+}
+
+function checkNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major < 20 || (major === 20 && minor < 19)) giveUp(`Irvot needs Node.js 20.19 or newer; this is ${process.versions.node}.`);
+}
+
+/** Where node-gyp finds Node's headers without asking the network, if they are installed. */
+function headersEnv() {
+  if (process.env.npm_config_nodedir) return {};
+  const prefix = join(dirname(process.execPath), '..');
+  return existsSync(join(prefix, 'include', 'node', 'node.h')) ? { npm_config_nodedir: prefix } : {};
+}
+
+/** Installs what the lock file says where it is not installed yet. */
+export function ensureInstalled() {
+  checkNode();
+  const stamp = join(ROOT, 'node_modules', '.irvot-lock');
+  const lock = readFileSync(join(ROOT, 'package-lock.json'), 'utf8');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  console.log('Installing packages (the database module is compiled, about two minutes) ...');
+  run('npm', ['ci', '--no-audit', '--no-fund'], 'npm ci failed: it needs the npm registry, python3, make and g++ (apt-get install python3 make g++).', headersEnv());
+  checkDatabase();
+  writeFileSync(stamp, lock);
+}
+
+/** npm can be told to skip install scripts; the database module does not work without its own. */
+function checkDatabase() {
+  const works = () => spawnSync(process.execPath, ['-e', "new (require('better-sqlite3'))(':memory:')"], { cwd: ROOT }).status === 0;
+  if (works()) return;
+  run('npm', ['rebuild', 'better-sqlite3'], 'The database module could not be compiled: it needs python3, make and g++.', headersEnv());
+  if (!works()) giveUp('The database module does not load: run "npm rebuild better-sqlite3" and read what it says.');
+}
+
+function newest(path) {
+  const stat = statSync(path);
+  if (!stat.isDirectory()) return stat.mtimeMs;
+  return Math.max(stat.mtimeMs, ...readdirSync(path).map((name) => newest(join(path, name))));
+}
+
+/** Builds the application where the build is missing or older than its sources. */
+export function ensureBuilt() {
+  const stamp = join(ROOT, 'build', '.built');
+  const sources = Math.max(...BUILD_INPUTS.map((path) => newest(join(ROOT, path))));
+  if (existsSync(stamp) && statSync(stamp).mtimeMs >= sources) return;
+  console.log('Building ...');
+  run('npx', ['vite', 'build', '--logLevel', 'warn'], 'The build failed; its message is above.');
+  mkdirSync(join(ROOT, 'build'), { recursive: true });
+  writeFileSync(stamp, '');
+}
+
+/** Debian packages a command needs, installed where they are missing. */
+export function ensureDebian(packages, isThere) {
+  if (isThere()) return;
+  const isRoot = process.getuid?.() === 0;
+  const apt = (args) => (isRoot ? ['apt-get', args] : ['sudo', ['-n', 'apt-get', ...args]]);
+  const sentence = `Please install: ${packages.join(' ')} (apt-get install ${packages.join(' ')}); this account could not.`;
+  console.log(`Installing ${packages.join(', ')} from Debian's packages ...`);
+  run(...apt(['update', '-q']), sentence);
+  run(...apt(['install', '-y', '-q', '--no-install-recommends', ...packages]), sentence, { DEBIAN_FRONTEND: 'noninteractive' });
+  if (!isThere()) giveUp(sentence);
+}
+
+export function ensureChromium() {
+  ensureDebian(['chromium'], () => {
+    try {
+      execFileSync(CHROMIUM, ['--version'], { stdio: 'ignore' });
+      return true;
+    } catch {
+      return false;
+    }
+  });
+}

@@ -1,0 +1,28 @@
+/** Starts the built application on an address of one's choosing and waits until it answers. */
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { ROOT } from './prepare.mjs';
+
+/** A child process with `origin`; rejects with what it printed where it ends before it answers. */
+export async function serve({ port, data, env = {} }) {
+  const origin = `http://127.0.0.1:${port}`;
+  const child = spawn(process.execPath, [join(ROOT, 'scripts', 'start.mjs'), '--port', String(port), '--data', data], {
+    cwd: ROOT,
+    env: { ...process.env, ...env },
+    stdio: ['ignore', 'pipe', 'pipe']
+  });
+  let said = '';
+  child.stdout.on('data', (text) => (said += text));
+  child.stderr.on('data', (text) => (said += text));
+  for (let tries = 0; tries < 600; tries += 1) {
+    if (child.exitCode !== null) throw new Error(`the application ended: ${said}`);
+    const isUp = await fetch(`${origin}/sign-in`).then(
+      (response) => response.ok || response.status < 500,
+      () => false
+    );
+    if (isUp) return { origin, child, stop: () => child.kill('SIGTERM') };
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  child.kill('SIGTERM');
+  throw new Error(`the application did not answer on ${origin}: ${said}`);
+}
