@@ -60,3 +60,52 @@ export function callFaults(form: CallForm, today: string): { path: (string | num
   });
   return faults;
 }
+
+type StoredRound = {
+  id: string;
+  name: string;
+  date: string;
+  time?: string | undefined;
+  zone: string;
+  isHistory: boolean;
+  itemIds?: readonly string[] | undefined;
+};
+type StoredCall = {
+  name: string;
+  callVersion: number;
+  rounds: readonly StoredRound[];
+  dates: readonly {
+    date: string;
+    name: string;
+    kind: CallForm['dates'][number]['kind'];
+    minutes?: number | undefined;
+  }[];
+};
+
+/** The form of a call that is there. */
+export function fillCallForm(call: StoredCall): CallForm {
+  return {
+    version: call.callVersion,
+    name: call.name,
+    rounds: call.rounds.map((r) => ({
+      ...r,
+      time: r.time ?? '',
+      hearsAll: r.itemIds === undefined,
+      itemIds: [...(r.itemIds ?? [])]
+    })),
+    dates: call.dates.map((d) => ({ ...d, minutes: d.minutes ?? 0 }))
+  };
+}
+
+/** What a sound form means. */
+export function readCallForm(form: CallForm): Pick<StoredCall, 'name' | 'rounds' | 'dates'> {
+  return {
+    name: form.name,
+    rounds: form.rounds.map(({ hearsAll, itemIds, time, ...round }) => ({
+      ...round,
+      time: time || undefined,
+      itemIds: hearsAll ? undefined : itemIds
+    })),
+    dates: form.dates.map(({ minutes, ...date }) => (date.kind === 'mock' ? { ...date, minutes } : date))
+  };
+}

@@ -1,5 +1,6 @@
 /** A candidate's week as a form. Empty starts are "some time that day". */
 import { z } from 'zod';
+import { dayOf, formatDate } from '../core/units';
 import { dateField, minutesField, shortText, timeField } from './fields';
 import { refineWeek } from './time';
 
@@ -43,3 +44,56 @@ export const timeForm = z
   });
 
 export type TimeForm = z.infer<typeof timeForm>;
+
+type StoredTime = {
+  week: readonly { weekday: number; start?: string | undefined; minutes: number }[];
+  lessons: readonly { weekday: number; start?: string | undefined; minutes: number; isInside: boolean }[];
+  exceptions: readonly {
+    date: string;
+    start?: string | undefined;
+    minutes: number;
+    why?: string | undefined;
+  }[];
+  warmUpMin: number;
+  fundamentalsMin: number;
+};
+
+export function fillTimeForm(time: StoredTime, version: number): TimeForm {
+  return {
+    version,
+    warmUpMin: time.warmUpMin,
+    fundamentalsMin: time.fundamentalsMin,
+    week: time.week.map((s) => ({ weekday: s.weekday, start: s.start ?? '', minutes: s.minutes })),
+    lessons: time.lessons.map((l) => ({ ...l, start: l.start ?? '' })),
+    exceptions: time.exceptions.map((e) => ({
+      date: e.date,
+      until: '',
+      minutes: e.minutes,
+      why: e.why ?? ''
+    }))
+  };
+}
+
+/** What a sound form means; a span of dates becomes one exception a day. */
+export function readTimeForm(form: TimeForm): StoredTime {
+  const timed = <S extends { start: string }>(span: S) => ({ ...span, start: span.start || undefined });
+  return {
+    warmUpMin: form.warmUpMin,
+    fundamentalsMin: form.fundamentalsMin,
+    week: form.week
+      .map(timed)
+      .sort((a, b) => a.weekday - b.weekday || (a.start ?? '').localeCompare(b.start ?? '')),
+    lessons: form.lessons.map(timed),
+    exceptions: form.exceptions
+      .flatMap(({ date, until, minutes, why }) =>
+        daysFrom(date, until || date).map((day) => ({ date: day, minutes, why }))
+      )
+      .sort((a, b) => a.date.localeCompare(b.date))
+  };
+}
+
+/** At most a year at once, so that a slip in a date does not fill the calendar. */
+function daysFrom(from: string, to: string): string[] {
+  const first = dayOf(from);
+  return Array.from({ length: Math.min(366, dayOf(to) - first + 1) }, (_, i) => formatDate(first + i));
+}

@@ -63,3 +63,21 @@ export async function answerForm<T extends Record<string, unknown>, Output>(
     return { failed: setError(form, field as never, ERRORS[thrown.code], { status }) };
   }
 }
+
+/** Puts faults at their fields, path by path, and answers with the form as it was typed. */
+export function putFaults<T extends Record<string, unknown>>(
+  form: SuperValidated<T>,
+  faults: readonly { readonly path: readonly (string | number)[]; readonly says: string }[]
+) {
+  for (const { path, says } of faults) setError(form, fieldPath(path) as never, says);
+  return fail(400, { form });
+}
+
+/** rounds, 0, date becomes rounds[0].date; a fault of a whole list lies on the list itself. */
+function fieldPath(path: readonly (string | number)[]): string {
+  const text = path.reduce<string>(
+    (before, part) => (typeof part === 'number' ? `${before}[${part}]` : before ? `${before}.${part}` : part),
+    ''
+  );
+  return path.length === 1 && (path[0] === 'sections' || path[0] === 'rounds') ? `${text}._errors` : text;
+}

@@ -1,0 +1,214 @@
+<!-- The call: the audition's name, its rounds with their slots and what each hears, and other dates. -->
+<script lang="ts">
+  import { superForm, type SuperValidated } from 'sveltekit-superforms';
+  import Field from '$lib/components/ui/Field.svelte';
+  import FormFaults from '$lib/components/ui/FormFaults.svelte';
+  import type { CallForm } from '$lib/schema/call-form';
+  import { keepDraft } from '$lib/state/draft';
+
+  let {
+    form: initial,
+    items,
+    zones,
+    zone,
+    draftKey,
+    saveLabel
+  }: {
+    form: SuperValidated<CallForm>;
+    items: readonly { id: string; name: string }[];
+    zones: readonly string[];
+    zone: string;
+    draftKey: string;
+    saveLabel: string;
+  } = $props();
+
+  let isBack = $state(false);
+  // svelte-ignore state_referenced_locally
+  const superform = superForm(initial, {
+    dataType: 'json',
+    resetForm: false,
+    taintedMessage: null,
+    onResult: ({ result }) => {
+      if (result.type === 'redirect') draft.forget();
+    }
+  });
+  const { form, errors, enhance, submitting } = superform;
+  // svelte-ignore state_referenced_locally
+  const draft = keepDraft(draftKey, superform, () => (isBack = true));
+
+  function addRound() {
+    const last = $form.rounds.at(-1);
+    $form.rounds = [
+      ...$form.rounds,
+      {
+        id: '',
+        name: $form.rounds.length === 0 ? 'first round' : 'final',
+        date: '',
+        time: '',
+        zone: last?.zone ?? zone,
+        isHistory: false,
+        hearsAll: true,
+        itemIds: []
+      }
+    ];
+  }
+  const addDate = () => ($form.dates = [...$form.dates, { date: '', name: '', kind: 'other', minutes: 0 }]);
+</script>
+
+<form method="POST" action="?/save" use:enhance>
+  {#if isBack}<p class="back" role="status">What you had typed here before is back.</p>{/if}
+  <FormFaults errors={$errors._errors} />
+  <div class="name">
+    <Field id="name" label="Audition" errors={$errors.name}>
+      {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.name} />{/snippet}
+    </Field>
+  </div>
+
+  <h3>Rounds</h3>
+  <FormFaults errors={$errors.rounds?._errors} />
+  {#each $form.rounds as round, i (i)}
+    {@const faults = $errors.rounds?.[i]}
+    <fieldset>
+      <legend class="hidden">Round {i + 1}</legend>
+      <Field id="round-{i}-name" label="Round" errors={faults?.name}>
+        {#snippet control(w)}<input {...w} dir="auto" bind:value={round.name} />{/snippet}
+      </Field>
+      <Field id="round-{i}-date" label="Date" errors={faults?.date}>
+        {#snippet control(w)}<input {...w} type="date" bind:value={round.date} />{/snippet}
+      </Field>
+      <Field id="round-{i}-time" label="Local time" hint="Empty while it is unknown." errors={faults?.time}>
+        {#snippet control(w)}<input {...w} type="time" bind:value={round.time} />{/snippet}
+      </Field>
+      <Field id="round-{i}-zone" label="Time zone of the venue" errors={faults?.zone}>
+        {#snippet control(w)}<input {...w} list="zones" bind:value={round.zone} />{/snippet}
+      </Field>
+      <div class="hears">
+        <label><input type="checkbox" bind:checked={round.hearsAll} /> hears the whole list</label>
+        {#if !round.hearsAll}
+          {#each items as item (item.id)}
+            <label
+              ><input type="checkbox" bind:group={round.itemIds} value={item.id} />
+              <bdi>{item.name}</bdi></label
+            >
+          {:else}<p class="soft">The list is empty so far.</p>{/each}
+        {/if}
+        {#if faults?.hearsAll}<p class="fault">{faults.hearsAll[0]}</p>{/if}
+        <label
+          ><input type="checkbox" bind:checked={round.isHistory} /> has taken place; kept as history</label
+        >
+        {#if $form.rounds.length > 1}
+          <button
+            type="button"
+            class="quiet"
+            onclick={() => ($form.rounds = $form.rounds.filter((_, j) => j !== i))}>Remove this round</button
+          >
+        {/if}
+      </div>
+    </fieldset>
+  {/each}
+  <button type="button" class="action" onclick={addRound}>Add a round</button>
+
+  <h3>Other dates</h3>
+  {#each $form.dates as date, i (i)}
+    {@const faults = $errors.dates?.[i]}
+    <fieldset class="date">
+      <legend class="hidden">Date {i + 1}</legend>
+      <Field id="date-{i}-name" label="What" errors={faults?.name}>
+        {#snippet control(w)}<input {...w} dir="auto" bind:value={date.name} />{/snippet}
+      </Field>
+      <Field id="date-{i}-date" label="Date" errors={faults?.date}>
+        {#snippet control(w)}<input {...w} type="date" bind:value={date.date} />{/snippet}
+      </Field>
+      <Field id="date-{i}-kind" label="Kind" errors={faults?.kind}>
+        {#snippet control(w)}
+          <select {...w} bind:value={date.kind}>
+            <option value="deadline">deadline</option><option value="cuts">cuts announced</option><option
+              value="mock">mock</option
+            ><option value="other">other</option>
+          </select>
+        {/snippet}
+      </Field>
+      {#if date.kind === 'mock'}
+        <Field id="date-{i}-minutes" label="Minutes it takes" errors={faults?.minutes}>
+          {#snippet control(w)}<input {...w} type="number" bind:value={date.minutes} />{/snippet}
+        </Field>
+      {/if}
+      <button
+        type="button"
+        class="quiet"
+        onclick={() => ($form.dates = $form.dates.filter((_, j) => j !== i))}>Remove</button
+      >
+    </fieldset>
+  {/each}
+  <button type="button" class="action" onclick={addDate}>Add a date</button>
+  <datalist id="zones"
+    >{#each zones as name (name)}<option value={name}></option>{/each}</datalist
+  >
+
+  <div class="ends"><button class="action main" disabled={$submitting}>{saveLabel}</button></div>
+</form>
+
+<style>
+  form {
+    max-width: 960px;
+    margin-top: 16px;
+  }
+  .name {
+    max-width: 470px;
+  }
+  h3 {
+    margin: 28px 0 4px;
+    padding-top: 10px;
+    border-top: 1.5px solid var(--ink);
+  }
+  fieldset {
+    display: grid;
+    grid-template-columns: 1.2fr 160px 150px 1fr;
+    gap: 10px 16px;
+    align-items: start;
+    padding: 10px 0 14px;
+    border: 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .date {
+    grid-template-columns: 1.2fr 160px 150px 130px auto;
+  }
+  .date button {
+    align-self: end;
+    min-height: 36px;
+  }
+  .hears {
+    display: flex;
+    flex-wrap: wrap;
+    grid-column: 1 / -1;
+    gap: 4px 20px;
+    align-items: center;
+  }
+  .hears label {
+    display: flex;
+    gap: 6px;
+    align-items: center;
+    min-height: 28px;
+  }
+  .fault {
+    font-weight: 600;
+  }
+  form > button.action {
+    margin-top: 12px;
+  }
+  .ends {
+    margin-top: 28px;
+  }
+  .back {
+    margin: 8px 0;
+    padding: 6px 12px;
+    border-left: 4px solid var(--ink);
+    background: var(--ground);
+  }
+  @media (max-width: 720px) {
+    fieldset,
+    .date {
+      grid-template-columns: 1fr 1fr;
+    }
+  }
+</style>

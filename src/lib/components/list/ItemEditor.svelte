@@ -1,0 +1,264 @@
+<!-- An item's facts: what it is, its bars, its sections with their tempos, and its schools. -->
+<script lang="ts">
+  import { superForm, type SuperValidated } from 'sveltekit-superforms';
+  import Field from '$lib/components/ui/Field.svelte';
+  import FormFaults from '$lib/components/ui/FormFaults.svelte';
+  import { keepDraft } from '$lib/state/draft';
+  import { type ItemForm, blankSection } from '$lib/schema/item-form';
+  import SectionFields from './SectionFields.svelte';
+
+  let {
+    title,
+    form: initial,
+    draftKey,
+    back,
+    canRemove = false
+  }: {
+    title: string;
+    form: SuperValidated<ItemForm>;
+    draftKey: string;
+    back: string;
+    canRemove?: boolean;
+  } = $props();
+
+  let isBack = $state(false);
+  // svelte-ignore state_referenced_locally
+  const superform = superForm(initial, {
+    dataType: 'json',
+    resetForm: false,
+    taintedMessage: null,
+    onResult: ({ result }) => {
+      if (result.type === 'redirect') draft.forget();
+    }
+  });
+  const { form, errors, enhance, submitting } = superform;
+  // svelte-ignore state_referenced_locally
+  const draft = keepDraft(draftKey, superform, () => (isBack = true));
+
+  const isSightReading = $derived($form.kind === 'sight-reading');
+  let added = 1;
+
+  function addSection() {
+    const last = $form.sections.at(-1);
+    added += 1;
+    const next = {
+      ...blankSection(`new-${added}`),
+      unit: last?.unit ?? 'quarter',
+      tempoKind: last?.tempoKind ?? 'pulse',
+      fromBar: last?.toBar ? last.toBar + 1 : $form.fromBar,
+      toBar: $form.toBar
+    };
+    $form.sections = [...$form.sections, next];
+  }
+
+  /** One section alone follows the item's bars while they are typed. */
+  function followBars() {
+    const [only] = $form.sections;
+    if ($form.sections.length === 1 && only)
+      $form.sections = [{ ...only, fromBar: $form.fromBar, toBar: $form.toBar }];
+  }
+</script>
+
+<form method="POST" action="?/save" use:enhance>
+  <h2>{title}</h2>
+  {#if isBack}<p class="back" role="status">
+      What you had typed here before is back. <button
+        type="button"
+        class="quiet"
+        onclick={() => {
+          draft.forget();
+          location.reload();
+        }}>Use what is saved instead</button
+      >
+    </p>{/if}
+  <FormFaults errors={$errors._errors} />
+  <div class="facts">
+    <div class="wide">
+      <Field id="name" label="Name" errors={$errors.name}>
+        {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.name} />{/snippet}
+      </Field>
+    </div>
+    <Field id="composer" label="Composer, or what it is" errors={$errors.composer}>
+      {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.composer} />{/snippet}
+    </Field>
+    <Field id="kind" label="Kind" errors={$errors.kind}>
+      {#snippet control(w)}
+        <select {...w} bind:value={$form.kind}>
+          <option value="etude">etude</option><option value="excerpt">excerpt</option><option value="solo"
+            >solo</option
+          >
+          <option value="scales">scales</option><option value="sight-reading">sight-reading</option>
+        </select>
+      {/snippet}
+    </Field>
+    {#if isSightReading}
+      <Field id="minutesPerWeek" label="Minutes a week" errors={$errors.minutesPerWeek}>
+        {#snippet control(w)}<input {...w} type="number" bind:value={$form.minutesPerWeek} />{/snippet}
+      </Field>
+    {:else}
+      <Field id="fromBar" label="First bar" errors={$errors.fromBar}>
+        {#snippet control(w)}<input
+            {...w}
+            type="number"
+            bind:value={$form.fromBar}
+            oninput={followBars}
+          />{/snippet}
+      </Field>
+      <Field id="toBar" label="Last bar" errors={$errors.toBar}>
+        {#snippet control(w)}<input
+            {...w}
+            type="number"
+            bind:value={$form.toBar}
+            oninput={followBars}
+          />{/snippet}
+      </Field>
+      <Field id="metre" label="Metre" errors={$errors.metre}>
+        {#snippet control(w)}<input {...w} bind:value={$form.metre} />{/snippet}
+      </Field>
+      <Field id="pickupBeats" label="Pickup, beats" errors={$errors.pickupBeats}>
+        {#snippet control(w)}<input
+            {...w}
+            type="number"
+            step="any"
+            bind:value={$form.pickupBeats}
+          />{/snippet}
+      </Field>
+      <div class="wide">
+        <Field
+          id="barsPerLine"
+          label="Bars in each line of the page"
+          hint="A slash between pages: 5 4 4 5 / 4 4 6. May stay empty."
+          errors={$errors.barsPerLine}
+        >
+          {#snippet control(w)}<input {...w} bind:value={$form.barsPerLine} />{/snippet}
+        </Field>
+      </div>
+    {/if}
+    <div class="wide">
+      <Field id="edition" label="Required edition" errors={$errors.edition}>
+        {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.edition} />{/snippet}
+      </Field>
+    </div>
+    <div class="wide">
+      <Field id="tested" label="What is being tested" errors={$errors.tested}>
+        {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.tested} />{/snippet}
+      </Field>
+    </div>
+  </div>
+
+  {#if !isSightReading}
+    <h3>Sections and their tempos</h3>
+    <FormFaults errors={$errors.sections?._errors} />
+    {#each $form.sections as section, i (section.id)}
+      <SectionFields
+        bind:section={$form.sections[i]!}
+        errors={$errors.sections?.[i]}
+        index={i}
+        canRemove={$form.sections.length > 1}
+        onRemove={() => ($form.sections = $form.sections.filter((s) => s.id !== section.id))}
+      />
+    {/each}
+    <button type="button" class="action" onclick={addSection}>Add a section</button>
+
+    <details>
+      <summary>How it climbs</summary>
+      <div class="facts">
+        <div class="wide">
+          <Field id="step" label="Step of the click" errors={$errors.step}>
+            {#snippet control(w)}
+              <select {...w} bind:value={$form.step}>
+                <option value="auto">traditional scale: one click when shaky, two when easy</option>
+                <option value="one">traditional scale, one click</option><option value="two"
+                  >traditional scale, two clicks</option
+                >
+                <option value="plus-2">+2 bpm</option><option value="plus-4">+4 bpm</option><option
+                  value="plus-5">+5 bpm</option
+                ><option value="plus-10">+10 bpm</option>
+                <option value="percent-5">+5 percent</option><option value="zigzag"
+                  >two clicks forward, one back</option
+                >
+              </select>
+            {/snippet}
+          </Field>
+        </div>
+        <div class="wide">
+          <Field id="shape" label="Shape of the ramp" errors={$errors.shape}>
+            {#snippet control(w)}
+              <select {...w} bind:value={$form.shape}>
+                <option value="equal-percent">equal percentage</option><option value="equal-bpm"
+                  >equal bpm</option
+                ><option value="smaller-near-top">smaller steps near the top</option>
+              </select>
+            {/snippet}
+          </Field>
+        </div>
+        <Field id="inARow" label="Clean in a row" errors={$errors.inARow}>
+          {#snippet control(w)}<input {...w} type="number" bind:value={$form.inARow} />{/snippet}
+        </Field>
+        <Field
+          id="mostPerDayMin"
+          label="Most minutes a day"
+          hint="50 unless you say otherwise."
+          errors={$errors.mostPerDayMin}
+        >
+          {#snippet control(w)}<input {...w} type="number" bind:value={$form.mostPerDayMin} />{/snippet}
+        </Field>
+      </div>
+    </details>
+  {/if}
+
+  <div class="ends">
+    <button class="action main" disabled={$submitting}>Save</button>
+    <a href={back}>Back to the list</a>
+    {#if canRemove}<button class="quiet remove" formaction="?/remove" formnovalidate
+        >Take it off the list</button
+      >{/if}
+  </div>
+</form>
+
+<style>
+  form {
+    max-width: 900px;
+    margin-top: 20px;
+  }
+  .facts {
+    display: grid;
+    grid-template-columns: repeat(4, 1fr);
+    gap: 14px 16px;
+    margin-top: 10px;
+  }
+  .wide {
+    grid-column: span 2;
+  }
+  h3 {
+    margin: 24px 0 6px;
+    padding-top: 10px;
+    border-top: 1.5px solid var(--ink);
+  }
+  details {
+    margin-top: 20px;
+  }
+  summary {
+    cursor: pointer;
+  }
+  .ends {
+    display: flex;
+    gap: 20px;
+    align-items: center;
+    margin-top: 24px;
+  }
+  .remove {
+    margin-left: auto;
+  }
+  .back {
+    margin: 8px 0;
+    padding: 6px 12px;
+    border-left: 4px solid var(--ink);
+    background: var(--ground);
+  }
+  @media (max-width: 720px) {
+    .facts {
+      grid-template-columns: 1fr 1fr;
+    }
+  }
+</style>

@@ -1,0 +1,190 @@
+<!-- The list in the teacher's order. Order by dragging, by the handle and arrow keys, or by the two buttons. -->
+<script lang="ts">
+  import { dragHandle, dragHandleZone } from 'svelte-dnd-action';
+  import ArrowDown from '@lucide/svelte/icons/arrow-down';
+  import ArrowUp from '@lucide/svelte/icons/arrow-up';
+  import GripVertical from '@lucide/svelte/icons/grip-vertical';
+  import { enhance } from '$app/forms';
+  import BarStrip from './BarStrip.svelte';
+  import Tempo from '$lib/components/note/Tempo.svelte';
+  import type { SeasonItem, SeasonPlan } from '$lib/core/season';
+
+  type Item = SeasonItem & {
+    readonly composer: string;
+    readonly edition: string;
+    readonly tested: string;
+    readonly barsPerLine: string;
+  };
+  let {
+    items,
+    plan,
+    base,
+    canOrder
+  }: { items: readonly Item[]; plan: SeasonPlan | null; base: string; canOrder: boolean } = $props();
+
+  // The list is keyed by its order: a saved order makes a new component.
+  // svelte-ignore state_referenced_locally
+  let order = $state([...items]);
+  let form = $state<HTMLFormElement>();
+
+  function move(index: number, by: number) {
+    const [item] = order.splice(index, 1);
+    order.splice(index + by, 0, item!);
+    save();
+  }
+
+  function save() {
+    queueMicrotask(() => form?.requestSubmit());
+  }
+
+  const plannedOf = (id: string) => plan?.items.find((i) => i.id === id);
+</script>
+
+<form
+  bind:this={form}
+  method="POST"
+  action="?/order"
+  use:enhance={() =>
+    ({ update }) =>
+      update({ reset: false })}
+>
+  {#each order as item (item.id)}<input type="hidden" name="id" value={item.id} />{/each}
+</form>
+<ol
+  class="items"
+  use:dragHandleZone={{ items: order, dragDisabled: !canOrder, flipDurationMs: 0, dropTargetStyle: {} }}
+  onconsider={(event) => (order = event.detail.items)}
+  onfinalize={(event) => {
+    order = event.detail.items;
+    save();
+  }}
+>
+  {#each order as item, index (item.id)}
+    {@const planned = plannedOf(item.id)}
+    <li>
+      <span class="place">
+        {#if canOrder}<span
+            class="grip"
+            use:dragHandle
+            aria-label="Move {item.name}: drag, or press Enter and use the arrow keys"
+            ><GripVertical size={16} /></span
+          >{/if}
+        {index + 1}
+      </span>
+      <div class="what">
+        {#if canOrder}<a href="{base}/{item.id}"><bdi>{item.name}</bdi></a>{:else}<strong
+            ><bdi>{item.name}</bdi></strong
+          >{/if}
+        <p class="soft"><bdi>{item.composer}</bdi>{item.edition ? ` · ${item.edition}` : ''}</p>
+        {#if item.tested}<p class="soft">tested: {item.tested}</p>{/if}
+      </div>
+      <div class="bars">
+        {#if item.kind !== 'sight-reading'}
+          <BarStrip {item} sections={planned?.sections ?? []} />
+        {:else}
+          <p class="soft">{item.minutesPerWeek} min a week, no ladder</p>
+        {/if}
+      </div>
+      <div class="tempo">
+        {#each planned?.sections ?? [] as section (section.id)}
+          {#if section.unit && section.targetBpm}
+            <p>
+              <Tempo bpm={section.targetBpm} unit={section.unit} height={15} />
+              <span class="soft">{section.held ? `holds at ${section.held.bpm}` : 'no evidence yet'}</span>
+            </p>
+          {:else}<p class="soft">free</p>{/if}
+        {/each}
+      </div>
+      {#if canOrder}
+        <div class="moves">
+          <button
+            type="button"
+            disabled={index === 0}
+            aria-label="Move {item.name} up"
+            onclick={() => move(index, -1)}><ArrowUp size={16} /></button
+          >
+          <button
+            type="button"
+            disabled={index === order.length - 1}
+            aria-label="Move {item.name} down"
+            onclick={() => move(index, 1)}><ArrowDown size={16} /></button
+          >
+        </div>
+      {/if}
+    </li>
+  {/each}
+</ol>
+
+<style>
+  ol {
+    padding: 0;
+    border-top: 1.5px solid var(--ink);
+    list-style: none;
+  }
+  li {
+    display: grid;
+    grid-template-columns: 44px 250px 1fr 190px auto;
+    gap: 0 16px;
+    align-items: start;
+    padding: 10px 0;
+    border-bottom: 1px solid var(--rule);
+    background: var(--paper);
+  }
+  .place {
+    display: flex;
+    gap: 2px;
+    align-items: center;
+    color: var(--soft);
+  }
+  .grip {
+    display: grid;
+    place-items: center;
+    width: 24px;
+    height: 24px;
+    cursor: grab;
+  }
+  .what a {
+    color: inherit;
+    font-weight: 650;
+  }
+  .what p,
+  .tempo p {
+    font-size: 0.87rem;
+    line-height: 1.35;
+  }
+  .moves {
+    display: flex;
+  }
+  .moves button {
+    display: grid;
+    place-items: center;
+    width: 30px;
+    height: 30px;
+    border: 0;
+    background: none;
+  }
+  .moves button:disabled {
+    opacity: 0.25;
+  }
+  .moves button:not(:disabled):hover {
+    background: var(--ground);
+  }
+  @media (max-width: 900px) {
+    li {
+      grid-template-columns: 44px 1fr auto;
+      gap: 6px 8px;
+    }
+    .bars,
+    .tempo {
+      grid-column: 2 / -1;
+    }
+    .moves {
+      grid-column: 3;
+      grid-row: 1;
+    }
+    .moves button {
+      width: 36px;
+      height: 36px;
+    }
+  }
+</style>

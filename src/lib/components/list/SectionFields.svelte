@@ -1,0 +1,136 @@
+<!-- One section: its bars and the one kind of tempo it has. -->
+<script lang="ts">
+  import Field from '$lib/components/ui/Field.svelte';
+  import NoteValue from '$lib/components/note/NoteValue.svelte';
+  import { BEAT_UNITS, sayUnit } from '$lib/core/units';
+  import type { SectionForm } from '$lib/schema/item-form';
+
+  type Errors = Partial<Record<keyof SectionForm, string[]>>;
+  let {
+    section = $bindable(),
+    errors,
+    index,
+    canRemove,
+    onRemove
+  }: {
+    section: SectionForm;
+    errors: Errors | undefined;
+    index: number;
+    canRemove: boolean;
+    onRemove: () => void;
+  } = $props();
+
+  const KINDS = [
+    ['pulse', 'one tempo'],
+    ['range', 'a published range'],
+    ['recordings', 'from recordings'],
+    ['change', 'changes on the way'],
+    ['free', 'free, by ear']
+  ] as const;
+  const id = (name: string) => `section-${index}-${name}`;
+</script>
+
+{#snippet number(
+  name:
+    | 'fromBar'
+    | 'toBar'
+    | 'targetBpm'
+    | 'lowBpm'
+    | 'highBpm'
+    | 'stretchBpm'
+    | 'fromBpm'
+    | 'toBpm'
+    | 'minutesPerWeek',
+  label: string
+)}
+  <Field id={id(name)} {label} errors={errors?.[name]}>
+    {#snippet control(w)}<input {...w} type="number" step="any" bind:value={section[name]} />{/snippet}
+  </Field>
+{/snippet}
+
+<fieldset>
+  <legend class="hidden">Section {index + 1}</legend>
+  {@render number('fromBar', 'From bar')}
+  {@render number('toBar', 'To bar')}
+  <Field id={id('tempoKind')} label="Tempo" errors={errors?.tempoKind}>
+    {#snippet control(w)}
+      <select {...w} bind:value={section.tempoKind}
+        >{#each KINDS as [value, name] (value)}<option {value}>{name}</option>{/each}</select
+      >
+    {/snippet}
+  </Field>
+  {#if section.tempoKind !== 'free'}
+    <div class="unit">
+      <Field id={id('unit')} label="Beat unit" errors={errors?.unit}>
+        {#snippet control(w)}
+          <select {...w} bind:value={section.unit}
+            >{#each BEAT_UNITS as unit (unit)}<option value={unit}>{sayUnit(unit)}</option>{/each}</select
+          >
+        {/snippet}
+      </Field>
+      <span class="drawn"><NoteValue unit={section.unit} height={22} /></span>
+    </div>
+  {/if}
+  {#if section.tempoKind === 'pulse'}
+    {@render number('targetBpm', 'Target, bpm')}
+  {:else if section.tempoKind === 'range'}
+    {@render number('lowBpm', 'Lowest, bpm')}
+    {@render number('highBpm', 'Highest, bpm')}
+    {@render number('stretchBpm', 'Stretch, bpm')}
+  {:else if section.tempoKind === 'change'}
+    {@render number('fromBpm', 'From, bpm')}
+    {@render number('toBpm', 'To, bpm')}
+  {:else if section.tempoKind === 'free'}
+    {@render number('minutesPerWeek', 'Minutes a week')}
+  {:else}
+    <div class="wide">
+      <Field
+        id={id('recordings')}
+        label="Tempos measured, bpm"
+        hint="Five reputable recordings: 92 88 96 90 94"
+        errors={errors?.recordings}
+      >
+        {#snippet control(w)}<input {...w} bind:value={section.recordings} />{/snippet}
+      </Field>
+    </div>
+    <Field id={id('use')} label="Target is their" errors={errors?.use}>
+      {#snippet control(w)}<select {...w} bind:value={section.use}
+          ><option value="mean">mean</option><option value="median">median</option></select
+        >{/snippet}
+    </Field>
+  {/if}
+  {#if canRemove}<button type="button" class="quiet" onclick={onRemove}>Remove section {index + 1}</button
+    >{/if}
+</fieldset>
+
+<style>
+  fieldset {
+    display: grid;
+    grid-template-columns: 90px 90px 170px 180px repeat(3, 1fr);
+    gap: 10px 14px;
+    align-items: start;
+    padding: 10px 0 14px;
+    border: 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .unit {
+    display: flex;
+    gap: 6px;
+    align-items: flex-end;
+  }
+  .drawn {
+    padding-bottom: 6px;
+  }
+  .wide {
+    grid-column: span 2;
+  }
+  button {
+    align-self: end;
+    min-height: 36px;
+  }
+  @media (max-width: 900px) {
+    fieldset {
+      grid-template-columns: 1fr 1fr;
+    }
+  }
+</style>

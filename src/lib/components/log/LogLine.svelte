@@ -1,0 +1,64 @@
+<!-- The quick line: one row of typing for a touch. -->
+<script lang="ts">
+  import { superForm, type SuperValidated } from 'sveltekit-superforms';
+  import Field from '$lib/components/ui/Field.svelte';
+  import { keepDraft } from '$lib/state/draft';
+
+  let {
+    form: initial,
+    items
+  }: { form: SuperValidated<{ line: string }>; items: readonly { name: string }[] } = $props();
+
+  // svelte-ignore state_referenced_locally
+  const superform = superForm(initial, {
+    resetForm: false,
+    taintedMessage: null,
+    invalidateAll: true,
+    onResult: ({ result }) => {
+      if (result.type === 'success') draft.forget();
+    }
+  });
+  const { form, errors, enhance, submitting } = superform;
+  const draft = keepDraft('log line', superform, () => undefined);
+</script>
+
+<form method="POST" action="?/line" use:enhance>
+  <Field
+    id="line"
+    label="One line: item, bars, minutes, tempo, attempts, what did not hold, a note"
+    hint="{items.length > 2
+      ? '3'
+      : '1'} 37-41 15m @92 ccncc -rhythm breath comes late. Item by number or name; c is clean, n not yet; without bars it is the whole item."
+    errors={$errors.line}
+  >
+    {#snippet control(w)}<input
+        {...w}
+        name="line"
+        autocomplete="off"
+        spellcheck="false"
+        dir="auto"
+        bind:value={$form.line}
+      />{/snippet}
+  </Field>
+  <button class="action main" disabled={$submitting}>Log</button>
+</form>
+
+<style>
+  form {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    gap: 10px;
+    align-items: start;
+    margin-top: 8px;
+  }
+  button {
+    margin-top: 22px;
+  }
+  form :global(input) {
+    font-size: 1.13rem;
+    min-height: 44px;
+  }
+  button {
+    min-height: 44px;
+  }
+</style>

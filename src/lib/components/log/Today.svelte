@@ -1,0 +1,87 @@
+<!-- Today's road map: the day's blocks in order. A block fills the form. -->
+<script lang="ts">
+  import Tempo from '$lib/components/note/Tempo.svelte';
+  import type { PlannedBlock, SeasonPlan } from '$lib/core/season';
+  import { dayOf, sayDate } from '$lib/core/units';
+
+  type Picked = { itemId: string; sectionId: string | null; bpm: number | null; minutes: number };
+  let { plan, onPick }: { plan: SeasonPlan; onPick: (block: Picked) => void } = $props();
+
+  const day = $derived(plan.days.find((d) => d.date === plan.today));
+  const itemOf = (block: PlannedBlock) => plan.items.find((i) => i.id === block.itemId)!;
+  const sectionOf = (block: PlannedBlock) => itemOf(block).sections.find((s) => s.id === block.sectionId);
+  const clickOf = (block: PlannedBlock) =>
+    itemOf(block).rungs.find((r) => r.sectionId === block.sectionId && r.bpm === block.bpm)?.click;
+  const KINDS = {
+    ladder: '',
+    minutes: 'free work',
+    'keep-warm': 'keep it warm',
+    run: 'one run',
+    'easy-run': 'one easy run'
+  } as const;
+</script>
+
+<aside>
+  <h2>Today, {sayDate(dayOf(plan.today))}</h2>
+  {#if day && day.blocks.length > 0}
+    <ol>
+      {#each day.blocks as block, i (i)}
+        {@const click = clickOf(block)}
+        {@const section = sectionOf(block)}
+        <li>
+          <button onclick={() => onPick(block)}>
+            <span class="length">{block.minutes} min{block.start ? `, ${block.start}` : ''}</span>
+            <span>
+              <strong>{itemOf(block).name}</strong><br />
+              <span class="soft"
+                >{#if click && section}bars {section.fromBar}–{section.toBar} at <Tempo
+                    bpm={click.bpm}
+                    unit={click.unit}
+                    height={13}
+                  />{:else}{KINDS[block.kind]}{/if}</span
+              >
+            </span>
+          </button>
+        </li>
+      {/each}
+    </ol>
+    <p class="soft">
+      {day.plannedMin} of {day.capacityMin} min. Choose a block to log it. Stop at pain, numbness or stiffness that
+      lasts.
+    </p>
+  {:else}
+    <p class="soft">{day && day.capacityMin === 0 ? 'No minutes today.' : 'Nothing is left for today.'}</p>
+  {/if}
+</aside>
+
+<style>
+  ol {
+    margin: 8px 0;
+    padding: 0;
+    border-top: 1.5px solid var(--ink);
+    list-style: none;
+  }
+  li {
+    border-bottom: 1px solid var(--rule);
+  }
+  button {
+    display: grid;
+    grid-template-columns: 104px 1fr;
+    width: 100%;
+    padding: 7px 0;
+    border: 0;
+    background: none;
+    line-height: 1.3;
+    text-align: left;
+  }
+  button:hover {
+    background: var(--ground);
+  }
+  .length {
+    color: var(--soft);
+    font-size: 0.93rem;
+  }
+  strong {
+    font-weight: 620;
+  }
+</style>

@@ -1,0 +1,179 @@
+<!-- A touch as a form; attempts are put down in the order played. -->
+<script lang="ts">
+  import { superForm, type SuperValidated } from 'sveltekit-superforms';
+  import Field from '$lib/components/ui/Field.svelte';
+  import { ELEMENTS } from '$lib/core/practice';
+  import type { SeasonItem } from '$lib/core/season';
+  import { targetOf } from '$lib/core/tempo';
+  import { BEAT_UNITS, sayUnit } from '$lib/core/units';
+  import type { TouchForm } from '$lib/schema/touch-form';
+  import { keepDraft } from '$lib/state/draft';
+
+  type Picked = { itemId: string; sectionId: string | null; bpm: number | null; minutes: number };
+  let {
+    form: initial,
+    items,
+    picked,
+    today
+  }: {
+    form: SuperValidated<TouchForm>;
+    items: readonly SeasonItem[];
+    picked: Picked | null;
+    today: string;
+  } = $props();
+
+  // svelte-ignore state_referenced_locally
+  const superform = superForm(initial, {
+    dataType: 'json',
+    resetForm: true,
+    taintedMessage: null,
+    onResult: ({ result }) => {
+      if (result.type === 'success') draft.forget();
+    }
+  });
+  const { form, errors, enhance, submitting } = superform;
+  const draft = keepDraft('touch', superform, () => undefined);
+
+  // svelte-ignore state_referenced_locally
+  if (picked) fill(picked);
+
+  function fill({ itemId, sectionId, bpm, minutes }: Picked) {
+    const section = items.find((i) => i.id === itemId)?.sections.find((s) => s.id === sectionId);
+    const unit = section && targetOf(section.tempo)?.unit;
+    $form = {
+      ...$form,
+      itemId,
+      minutes,
+      date: today,
+      fromBar: section?.fromBar ?? null,
+      toBar: section?.toBar ?? null,
+      tempoBpm: bpm === null ? null : Math.round(bpm * 1000) / 1000,
+      unit: unit ?? 'quarter',
+      attempts: ''
+    };
+  }
+
+  function useUnit() {
+    const first = items.find((i) => i.id === $form.itemId)?.sections[0];
+    const unit = first && targetOf(first.tempo)?.unit;
+    if (unit) $form.unit = unit;
+  }
+</script>
+
+<form method="POST" action="?/touch" use:enhance>
+  <div class="item">
+    <Field id="itemId" label="Item" errors={$errors.itemId}>
+      {#snippet control(w)}<select {...w} bind:value={$form.itemId} onchange={useUnit}
+          >{#each items as item (item.id)}<option value={item.id}>{item.name}</option>{/each}</select
+        >{/snippet}
+    </Field>
+  </div>
+  <Field id="date" label="Date" errors={$errors.date}>
+    {#snippet control(w)}<input {...w} type="date" max={today} bind:value={$form.date} />{/snippet}
+  </Field>
+  <Field id="fromBar" label="From bar" errors={$errors.fromBar}>
+    {#snippet control(w)}<input {...w} type="number" bind:value={$form.fromBar} />{/snippet}
+  </Field>
+  <Field id="toBar" label="To bar" errors={$errors.toBar}>
+    {#snippet control(w)}<input {...w} type="number" bind:value={$form.toBar} />{/snippet}
+  </Field>
+  <Field id="minutes" label="Minutes" errors={$errors.minutes}>
+    {#snippet control(w)}<input {...w} type="number" bind:value={$form.minutes} />{/snippet}
+  </Field>
+  <Field id="tempoBpm" label="Tempo, bpm" errors={$errors.tempoBpm}>
+    {#snippet control(w)}<input {...w} type="number" step="any" bind:value={$form.tempoBpm} />{/snippet}
+  </Field>
+  <Field id="unit" label="Beat unit" errors={$errors.unit}>
+    {#snippet control(w)}<select {...w} bind:value={$form.unit}
+        >{#each BEAT_UNITS as unit (unit)}<option value={unit}>{sayUnit(unit)}</option>{/each}</select
+      >{/snippet}
+  </Field>
+  <div class="attempts">
+    <Field
+      id="attempts"
+      label="Attempts, in order"
+      hint="c is clean, n is not yet: ccncc"
+      errors={$errors.attempts}
+    >
+      {#snippet control(w)}<input {...w} autocomplete="off" bind:value={$form.attempts} />{/snippet}
+    </Field>
+    <button type="button" class="action" onclick={() => ($form.attempts += 'n')}>not yet</button>
+    <button type="button" class="action" onclick={() => ($form.attempts += 'c')}>clean</button>
+  </div>
+  <fieldset>
+    <legend>What did not hold</legend>
+    {#each ELEMENTS as element (element)}
+      <label><input type="checkbox" bind:group={$form.notHeld} value={element} /> {element}</label>
+    {/each}
+  </fieldset>
+  <div class="note">
+    <Field id="note" label="Note" errors={$errors.note}>
+      {#snippet control(w)}<textarea {...w} rows="2" dir="auto" bind:value={$form.note}></textarea>{/snippet}
+    </Field>
+  </div>
+  <label class="recorded"
+    ><input type="checkbox" bind:checked={$form.isRecorded} /> heard again on a recording</label
+  >
+  <button class="action main" disabled={$submitting}>Log this touch</button>
+</form>
+
+<style>
+  form {
+    display: grid;
+    grid-template-columns: repeat(4, 1fr);
+    gap: 12px 14px;
+    align-items: start;
+    margin-top: 10px;
+  }
+  .item {
+    grid-column: span 2;
+  }
+  .attempts {
+    display: grid;
+    grid-template-columns: 1fr 1fr 1fr;
+    grid-column: span 2;
+    gap: 8px;
+    align-items: start;
+  }
+  .attempts button {
+    margin-top: 22px;
+    padding: 6px 4px;
+  }
+  fieldset,
+  .note {
+    grid-column: 1 / -1;
+  }
+  fieldset {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 16px;
+    padding: 0;
+    border: 0;
+  }
+  legend {
+    color: var(--soft);
+    font-size: 0.87rem;
+  }
+  fieldset label,
+  .recorded {
+    display: flex;
+    gap: 6px;
+    align-items: center;
+    min-height: 30px;
+  }
+  .recorded {
+    grid-column: span 2;
+  }
+  form > .action {
+    grid-column: span 2;
+    justify-self: end;
+  }
+  @media (max-width: 720px) {
+    form {
+      grid-template-columns: 1fr 1fr;
+    }
+    .attempts button {
+      min-height: 44px;
+    }
+  }
+</style>

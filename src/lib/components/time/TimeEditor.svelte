@@ -1,0 +1,306 @@
+<!-- The week in spans of minutes, what comes off first, lessons, and dates on which it is otherwise. -->
+<script lang="ts">
+  import { superForm, type SuperValidated } from 'sveltekit-superforms';
+  import Field from '$lib/components/ui/Field.svelte';
+  import FormFaults from '$lib/components/ui/FormFaults.svelte';
+  import { BREAK_MIN_PER_HOUR } from '$lib/core/plan';
+  import type { TimeForm } from '$lib/schema/time-form';
+  import { keepDraft } from '$lib/state/draft';
+
+  let { form: initial, draftKey }: { form: SuperValidated<TimeForm>; draftKey: string } = $props();
+
+  const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+  let isBack = $state(false);
+  // svelte-ignore state_referenced_locally
+  const superform = superForm(initial, {
+    dataType: 'json',
+    resetForm: false,
+    taintedMessage: null,
+    onResult: ({ result }) => {
+      if (result.type === 'redirect') draft.forget();
+    }
+  });
+  const { form, errors, enhance, submitting } = superform;
+  // svelte-ignore state_referenced_locally
+  const draft = keepDraft(draftKey, superform, () => (isBack = true));
+
+  const spansOf = (day: number) =>
+    $form.week.map((span, i) => ({ span, i })).filter(({ span }) => span.weekday === day);
+  const grossOf = (day: number) => spansOf(day).reduce((sum, { span }) => sum + (span.minutes || 0), 0);
+  function leftOf(day: number): number {
+    const gross = grossOf(day);
+    const lessons = $form.lessons
+      .filter((l) => l.weekday === day && !l.isInside)
+      .reduce((sum, l) => sum + (l.minutes || 0), 0);
+    return Math.max(
+      0,
+      gross - lessons - $form.warmUpMin - $form.fundamentalsMin - BREAK_MIN_PER_HOUR * Math.floor(gross / 60)
+    );
+  }
+  const total = $derived(
+    [1, 2, 3, 4, 5, 6, 7].reduce((sum, day) => sum + (grossOf(day) > 0 ? leftOf(day) : 0), 0)
+  );
+</script>
+
+<form method="POST" action="?/save" use:enhance>
+  {#if isBack}<p class="back" role="status">What you had typed here before is back.</p>{/if}
+  <FormFaults errors={$errors._errors} />
+  <div class="columns">
+    <section>
+      <h2>The week</h2>
+      <ol>
+        {#each DAYS as name, d (name)}
+          {@const day = d + 1}
+          <li>
+            <h3>{name}</h3>
+            <div class="spans">
+              {#each spansOf(day) as { span, i } (i)}
+                <div class="span">
+                  <Field
+                    id="week-{i}-minutes"
+                    label="minutes, {name}"
+                    isLabelHidden
+                    errors={$errors.week?.[i]?.minutes}
+                  >
+                    {#snippet control(w)}<input
+                        {...w}
+                        type="number"
+                        bind:value={span.minutes}
+                        oninput={() => ($form.week = $form.week)}
+                      />{/snippet}
+                  </Field>
+                  <span>min from</span>
+                  <Field
+                    id="week-{i}-start"
+                    label="start, {name}, may stay empty"
+                    isLabelHidden
+                    errors={$errors.week?.[i]?.start}
+                  >
+                    {#snippet control(w)}<input {...w} type="time" bind:value={span.start} />{/snippet}
+                  </Field>
+                  <button
+                    type="button"
+                    class="quiet"
+                    aria-label="Remove this span of {name}"
+                    onclick={() => ($form.week = $form.week.filter((_, j) => j !== i))}>Remove</button
+                  >
+                </div>
+              {:else}<span class="soft">no practice</span>{/each}
+            </div>
+            <button
+              type="button"
+              class="quiet"
+              onclick={() => ($form.week = [...$form.week, { weekday: day, start: '', minutes: 60 }])}
+            >
+              {spansOf(day).length > 0 ? 'Another span' : `Practise on ${name}`}
+            </button>
+            <span class="left soft">{grossOf(day) > 0 ? `${leftOf(day)} min for the list` : ''}</span>
+          </li>
+        {/each}
+      </ol>
+      <p class="total">
+        <strong>{total} min a week for the list</strong>, after warm-up, fundamentals, lessons and {BREAK_MIN_PER_HOUR}
+        min of break in each full hour.
+      </p>
+      {#if spansOf(1).length && spansOf(2).length && spansOf(3).length && spansOf(4).length && spansOf(5).length && spansOf(6).length && spansOf(7).length}
+        <p class="caution">
+          No day of rest in this week. One day off helps the body; pain or numbness means stop, rest, and see
+          a health professional.
+        </p>
+      {/if}
+    </section>
+    <section>
+      <h2>Comes off first, every day</h2>
+      <div class="pair">
+        <Field id="warmUpMin" label="Warm-up, minutes" errors={$errors.warmUpMin}>
+          {#snippet control(w)}<input {...w} type="number" bind:value={$form.warmUpMin} />{/snippet}
+        </Field>
+        <Field id="fundamentalsMin" label="Fundamentals, minutes" errors={$errors.fundamentalsMin}>
+          {#snippet control(w)}<input {...w} type="number" bind:value={$form.fundamentalsMin} />{/snippet}
+        </Field>
+      </div>
+
+      <h2>Weekly lesson</h2>
+      {#each $form.lessons as lesson, i (i)}
+        <div class="lesson">
+          <Field id="lesson-{i}-weekday" label="Day" errors={$errors.lessons?.[i]?.weekday}>
+            {#snippet control(w)}<select {...w} bind:value={lesson.weekday}
+                >{#each DAYS as name, d (name)}<option value={d + 1}>{name}</option>{/each}</select
+              >{/snippet}
+          </Field>
+          <Field id="lesson-{i}-start" label="Start" errors={$errors.lessons?.[i]?.start}>
+            {#snippet control(w)}<input {...w} type="time" bind:value={lesson.start} />{/snippet}
+          </Field>
+          <Field id="lesson-{i}-minutes" label="Minutes" errors={$errors.lessons?.[i]?.minutes}>
+            {#snippet control(w)}<input {...w} type="number" bind:value={lesson.minutes} />{/snippet}
+          </Field>
+          <label class="inside"
+            ><input type="checkbox" bind:checked={lesson.isInside} /> does not take from that day’s minutes</label
+          >
+          <button
+            type="button"
+            class="quiet"
+            onclick={() => ($form.lessons = $form.lessons.filter((_, j) => j !== i))}>Remove</button
+          >
+        </div>
+      {/each}
+      <button
+        type="button"
+        class="action"
+        onclick={() =>
+          ($form.lessons = [...$form.lessons, { weekday: 2, start: '', minutes: 45, isInside: true }])}
+        >Add a lesson</button
+      >
+
+      <h2>Otherwise on these dates</h2>
+      <p class="soft">0 minutes is a day off. A last date makes it a whole stretch away.</p>
+      {#each $form.exceptions as exception, i (i)}
+        <div class="exception">
+          <Field id="exception-{i}-date" label="From" errors={$errors.exceptions?.[i]?.date}>
+            {#snippet control(w)}<input {...w} type="date" bind:value={exception.date} />{/snippet}
+          </Field>
+          <Field id="exception-{i}-until" label="To" errors={$errors.exceptions?.[i]?.until}>
+            {#snippet control(w)}<input {...w} type="date" bind:value={exception.until} />{/snippet}
+          </Field>
+          <Field id="exception-{i}-minutes" label="Minutes" errors={$errors.exceptions?.[i]?.minutes}>
+            {#snippet control(w)}<input {...w} type="number" bind:value={exception.minutes} />{/snippet}
+          </Field>
+          <Field id="exception-{i}-why" label="Why" errors={$errors.exceptions?.[i]?.why}>
+            {#snippet control(w)}<input {...w} dir="auto" bind:value={exception.why} />{/snippet}
+          </Field>
+          <button
+            type="button"
+            class="quiet"
+            onclick={() => ($form.exceptions = $form.exceptions.filter((_, j) => j !== i))}>Remove</button
+          >
+        </div>
+      {/each}
+      <button
+        type="button"
+        class="action"
+        onclick={() =>
+          ($form.exceptions = [...$form.exceptions, { date: '', until: '', minutes: 0, why: '' }])}
+        >Add a date</button
+      >
+    </section>
+  </div>
+  <button class="action main save" disabled={$submitting}>Save and lay the plan again</button>
+</form>
+
+<style>
+  form {
+    margin-top: 16px;
+  }
+  .columns {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 24px 48px;
+  }
+  h2:not(:first-child) {
+    margin-top: 28px;
+  }
+  ol {
+    padding: 0;
+    border-top: 1.5px solid var(--ink);
+    list-style: none;
+  }
+  li {
+    display: grid;
+    grid-template-columns: 92px 1fr auto 110px;
+    gap: 4px 10px;
+    align-items: center;
+    min-height: 48px;
+    padding: 5px 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  li h3 {
+    font-size: 0.93rem;
+  }
+  .span {
+    display: flex;
+    gap: 6px;
+    align-items: center;
+    font-size: 0.87rem;
+  }
+  .span :global(input[type='number']) {
+    width: 64px;
+  }
+  .span :global(input[type='time']) {
+    width: 106px;
+  }
+  .quiet {
+    font-size: 0.87rem;
+  }
+  .left {
+    font-size: 0.87rem;
+    text-align: right;
+  }
+  .total {
+    margin-top: 8px;
+  }
+  .caution {
+    margin-top: 8px;
+    padding-left: 8px;
+    border-left: 4px solid var(--ink);
+  }
+  .pair,
+  .lesson,
+  .exception {
+    display: grid;
+    gap: 8px 12px;
+    align-items: start;
+    margin-top: 8px;
+  }
+  .pair {
+    grid-template-columns: 1fr 1fr;
+  }
+  .lesson {
+    grid-template-columns: 1.2fr 1fr 90px auto;
+  }
+  .lesson .inside {
+    grid-column: 1 / -1;
+    grid-row: 2;
+  }
+  .exception {
+    grid-template-columns: 140px 140px 76px 1fr auto;
+  }
+  .lesson button,
+  .exception button {
+    align-self: end;
+    min-height: 36px;
+  }
+  section > .action {
+    margin-top: 12px;
+  }
+  .save {
+    margin-top: 28px;
+  }
+  .back {
+    margin: 8px 0;
+    padding: 6px 12px;
+    border-left: 4px solid var(--ink);
+    background: var(--ground);
+  }
+  @media (max-width: 1000px) {
+    .columns {
+      grid-template-columns: 1fr;
+    }
+  }
+  @media (max-width: 720px) {
+    li {
+      grid-template-columns: 1fr auto;
+      padding: 10px 0;
+    }
+    .spans {
+      grid-column: 1 / -1;
+      grid-row: 2;
+    }
+    .left {
+      grid-column: 2;
+      grid-row: 1;
+    }
+    .exception {
+      grid-template-columns: 1fr 1fr;
+    }
+  }
+</style>

@@ -1,0 +1,58 @@
+<script lang="ts">
+  import Moves from '$lib/components/countback/Moves.svelte';
+  import { dayOf, sayDate } from '$lib/core/units';
+  import type { PageData } from './$types';
+
+  let { data }: { data: PageData } = $props();
+  const view = $derived(data.view);
+  const base = $derived(`/auditions/${view.audition.id}/layings`);
+</script>
+
+<svelte:head><title>Layings · {view.candidate.name} · Irvot</title></svelte:head>
+<h2>Earlier layings</h2>
+<p class="soft">
+  The plan is laid again after each log entry or changed fact, with the least change. Each laying can be
+  looked at as it was.
+</p>
+<ol>
+  {#each view.versions as version (version.number)}
+    <li>
+      <a href="{base}/{version.number}">Laying {version.number}</a>
+      <span>{sayDate(dayOf(version.laidOn))}</span>
+      <div>
+        {#if version.moves.length > 0}<Moves
+            moves={version.moves}
+            cause={version.cause}
+            isOpen={false}
+          />{:else}<span>{version.cause}</span>{/if}
+      </div>
+    </li>
+  {/each}
+</ol>
+
+<style>
+  h2 {
+    margin-top: 20px;
+  }
+  ol {
+    margin-top: 10px;
+    padding: 0;
+    border-top: 1.5px solid var(--ink);
+    list-style: none;
+  }
+  li {
+    display: grid;
+    grid-template-columns: 110px 110px 1fr;
+    gap: 8px;
+    padding: 6px 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  @media (max-width: 720px) {
+    li {
+      grid-template-columns: 1fr 1fr;
+    }
+    li div {
+      grid-column: 1 / -1;
+    }
+  }
+</style>

@@ -1,0 +1,63 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import ItemList from '$lib/components/list/ItemList.svelte';
+  import type { PageData } from './$types';
+
+  let { data }: { data: PageData } = $props();
+  const view = $derived(data.view);
+  const isTeacher = $derived(data.who?.kind === 'teacher');
+</script>
+
+<svelte:head><title>List · {view.candidate.name} · Irvot</title></svelte:head>
+<div class="top">
+  <h2>The list</h2>
+  {#if isTeacher}
+    <p class="soft">In your order: where minutes are short, the lowest give way first.</p>
+    <a class="action" href="/auditions/{view.audition.id}/list/new">Add an item</a>
+  {/if}
+</div>
+{#if data.removed && isTeacher}
+  <form class="undo" method="POST" action="?/restore" use:enhance>
+    <input type="hidden" name="id" value={data.removed} />
+    The item is off the list; its log is kept. <button class="quiet">Put it back</button>
+  </form>
+{/if}
+{#if view.items.length > 0}
+  {#key view.items.map((i) => i.id).join()}
+    <ItemList
+      items={view.items}
+      plan={view.plan}
+      base="/auditions/{view.audition.id}/list"
+      canOrder={isTeacher}
+    />
+  {/key}
+{:else}
+  <p class="first">
+    The list is empty. {isTeacher
+      ? 'Add everything the call requires: etudes, excerpts, the solo, scales, sight-reading.'
+      : 'Your teacher enters it.'}
+  </p>
+{/if}
+
+<style>
+  .top {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 16px;
+    align-items: center;
+    margin: 20px 0 10px;
+  }
+  .top a {
+    margin-left: auto;
+  }
+  .undo {
+    margin: 8px 0;
+    padding: 6px 12px;
+    border-left: 4px solid var(--ink);
+    background: var(--ground);
+  }
+  .first {
+    max-width: 60ch;
+    font-size: 1.07rem;
+  }
+</style>

@@ -1,0 +1,15 @@
+<script lang="ts">
+  import ItemEditor from '$lib/components/list/ItemEditor.svelte';
+  import type { PageData } from './$types';
+
+  let { data }: { data: PageData } = $props();
+</script>
+
+<svelte:head><title>{data.name} · Irvot</title></svelte:head>
+<ItemEditor
+  title={data.name}
+  form={data.form}
+  draftKey="item {data.itemId}"
+  back="/auditions/{data.head.auditionId}/list"
+  canRemove
+/>

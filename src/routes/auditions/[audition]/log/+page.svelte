@@ -1,0 +1,184 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import LogLine from '$lib/components/log/LogLine.svelte';
+  import Today from '$lib/components/log/Today.svelte';
+  import TouchFields from '$lib/components/log/TouchFields.svelte';
+  import Moves from '$lib/components/countback/Moves.svelte';
+  import Tempo from '$lib/components/note/Tempo.svelte';
+  import { dayOf, sayDate } from '$lib/core/units';
+  import type { ActionData, PageData } from './$types';
+
+  let { data, form }: { data: PageData; form: ActionData } = $props();
+  const view = $derived(data.view);
+  const nameOf = (id: string) => view.items.find((i) => i.id === id)?.name ?? '';
+  const removed = $derived(form && 'removed' in form ? form.removed : null);
+  const logged = $derived(form && 'logged' in form ? form.logged : null);
+  let picked = $state<{
+    itemId: string;
+    sectionId: string | null;
+    bpm: number | null;
+    minutes: number;
+  } | null>(null);
+</script>
+
+<svelte:head><title>Log · {view.candidate.name} · Irvot</title></svelte:head>
+{#if view.items.length === 0}
+  <p class="first">The list is empty, so there is nothing to log yet.</p>
+{:else}
+  <div class="columns">
+    <div>
+      <h2>Log a touch</h2>
+      <LogLine form={data.line} items={view.items} />
+      {#if logged}
+        <div class="laid" role="status">
+          <p>
+            <strong>Logged.</strong>
+            {logged.moves.length > 0 ? 'The plan is laid again.' : 'No date moved.'}
+          </p>
+          <Moves moves={logged.moves} cause="this touch" isOpen />
+        </div>
+      {/if}
+      <details open={picked !== null}>
+        <summary>or fill in the form</summary>
+        {#key picked}<TouchFields form={data.form} items={view.items} {picked} today={view.today} />{/key}
+      </details>
+    </div>
+    {#if view.plan}<Today plan={view.plan} onPick={(block) => (picked = block)} />{/if}
+  </div>
+
+  {#if removed}
+    <form class="undo" method="POST" action="?/remove" use:enhance>
+      <input type="hidden" name="id" value={removed} /><input type="hidden" name="back" value="1" />
+      The touch is out of the log. <button class="quiet">Put it back</button>
+    </form>
+  {/if}
+  <h2 class="recent">
+    {view.logged > view.touches.length
+      ? `The last ${view.touches.length} of ${view.logged} touches`
+      : 'Touches so far'}
+  </h2>
+  {#if view.touches.length > 0}
+    <div class="scroll">
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">date</th><th scope="col">item</th><th scope="col">bars</th><th
+              scope="col"
+              class="number">min</th
+            ><th scope="col">tempo</th>
+            <th scope="col">attempts</th><th scope="col">note</th><th scope="col"
+              ><span class="hidden">take out</span></th
+            >
+          </tr>
+        </thead>
+        <tbody>
+          {#each view.touches as touch (touch.id)}
+            <tr>
+              <td class="date">{sayDate(dayOf(touch.date))}</td>
+              <td>{nameOf(touch.itemId)}</td>
+              <td
+                >{touch.fromBar === undefined
+                  ? 'whole'
+                  : touch.fromBar === touch.toBar
+                    ? touch.fromBar
+                    : `${touch.fromBar}–${touch.toBar}`}</td
+              >
+              <td class="number">{touch.minutes}</td>
+              <td
+                >{#if touch.tempoBpm !== undefined && touch.unit}<Tempo
+                    bpm={touch.tempoBpm}
+                    unit={touch.unit}
+                    height={14}
+                  />{/if}</td
+              >
+              <td
+                ><span
+                  class="marks"
+                  role="img"
+                  aria-label={touch.attempts?.replaceAll('c', 'clean ').replaceAll('n', 'not yet ') ||
+                    'not counted'}
+                  >{#each touch.attempts ?? '' as mark, i (i)}<i class={mark}></i>{/each}</span
+                ></td
+              >
+              <td
+                >{[touch.notHeld?.length ? `not yet: ${touch.notHeld.join(', ')}` : '', touch.note]
+                  .filter(Boolean)
+                  .join(' · ')}</td
+              >
+              <td>
+                <form method="POST" action="?/remove" use:enhance>
+                  <input type="hidden" name="id" value={touch.id} /><button
+                    class="quiet"
+                    aria-label="Take out {nameOf(touch.itemId)} of {touch.date}">Take out</button
+                  >
+                </form>
+              </td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    </div>
+  {:else}
+    <p class="soft">Nothing yet. What is logged decides what holds, and the plan follows.</p>
+  {/if}
+{/if}
+
+<style>
+  .columns {
+    display: grid;
+    grid-template-columns: 1fr 360px;
+    gap: 24px 48px;
+    margin-top: 20px;
+  }
+  .first {
+    margin-top: 24px;
+    font-size: 1.07rem;
+  }
+  details {
+    margin-top: 14px;
+  }
+  summary {
+    cursor: pointer;
+  }
+  .laid,
+  .undo {
+    margin-top: 12px;
+    padding: 8px 12px;
+    border-left: 4px solid var(--ink);
+    background: var(--ground);
+  }
+  .recent {
+    margin: 32px 0 6px;
+  }
+  .scroll {
+    overflow-x: auto;
+  }
+  td {
+    padding: 5px 12px 5px 0;
+    font-size: 0.93rem;
+  }
+  .date {
+    white-space: nowrap;
+  }
+  .marks {
+    display: inline-flex;
+    gap: 2px;
+    vertical-align: middle;
+  }
+  .marks i {
+    width: 9px;
+    height: 9px;
+    border: 1px solid var(--ink);
+  }
+  .marks .c {
+    background: var(--ink);
+  }
+  .marks .n {
+    background: repeating-linear-gradient(45deg, var(--ink) 0 1px, transparent 1px 3px);
+  }
+  @media (max-width: 900px) {
+    .columns {
+      grid-template-columns: 1fr;
+    }
+  }
+</style>

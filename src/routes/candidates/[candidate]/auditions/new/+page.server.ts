@@ -1,0 +1,46 @@
+import { fail, redirect } from '@sveltejs/kit';
+import { superValidate } from 'sveltekit-superforms';
+import { zod4 } from 'sveltekit-superforms/adapters';
+import { type CallForm, callFaults, callForm, readCallForm } from '$lib/schema/call-form';
+import { ask, putFaults } from '$lib/server/http';
+import { addAudition } from '$lib/server/usecase/list';
+import { readCandidate } from '$lib/server/usecase/studio';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async (event) => {
+  const { candidate } = ask(event, readCandidate, { candidateId: event.params.candidate });
+  const blank: CallForm = {
+    version: 0,
+    name: '',
+    rounds: [
+      {
+        id: '',
+        name: 'first round',
+        date: '',
+        time: '',
+        zone: candidate.zone,
+        isHistory: false,
+        hearsAll: true,
+        itemIds: []
+      }
+    ],
+    dates: []
+  };
+  return {
+    candidate,
+    zones: Intl.supportedValuesOf('timeZone'),
+    form: await superValidate(blank, zod4(callForm), { errors: false })
+  };
+};
+
+export const actions: Actions = {
+  save: async (event) => {
+    const candidateId = event.params.candidate;
+    const form = await superValidate(event.request, zod4(callForm));
+    if (!form.valid) return fail(400, { form });
+    const { today } = ask(event, readCandidate, { candidateId });
+    const faults = callFaults(form.data, today);
+    if (faults.length > 0) return putFaults(form, faults);
+    redirect(303, `/auditions/${ask(event, addAudition, { ...readCallForm(form.data), candidateId })}`);
+  }
+};

@@ -1,0 +1,42 @@
+import { fail, redirect } from '@sveltejs/kit';
+import { superValidate } from 'sveltekit-superforms';
+import { zod4 } from 'sveltekit-superforms/adapters';
+import { fillTimeForm, readTimeForm, timeForm } from '$lib/schema/time-form';
+import { theApp } from '$lib/server/context';
+import { answerForm, ask } from '$lib/server/http';
+import { readCandidate, saveTime } from '$lib/server/usecase/studio';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async (event) => {
+  const { candidate, auditions } = ask(event, readCandidate, { candidateId: event.params.candidate });
+  const from = auditions.find((a) => a.id === event.url.searchParams.get('from')) ?? null;
+  return {
+    candidate,
+    from,
+    form: await superValidate(fillTimeForm(candidate.time, candidate.timeVersion), zod4(timeForm), {
+      errors: false
+    })
+  };
+};
+
+export const actions: Actions = {
+  save: async (event) => {
+    const candidateId = event.params.candidate;
+    const form = await superValidate(event.request, zod4(timeForm));
+    if (!form.valid) return fail(400, { form });
+    const answer = await answerForm(form, () =>
+      saveTime(theApp(), event.locals.who, {
+        candidateId,
+        time: readTimeForm(form.data),
+        version: form.data.version
+      })
+    );
+    if ('failed' in answer) {
+      form.data.version = ask(event, readCandidate, { candidateId }).candidate.timeVersion;
+      return answer.failed;
+    }
+    const { auditions } = ask(event, readCandidate, { candidateId });
+    const from = auditions.find((a) => a.id === event.url.searchParams.get('from'));
+    redirect(303, from ? `/auditions/${from.id}` : `/candidates/${candidateId}`);
+  }
+};
