@@ -2,7 +2,14 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { CHROMIUM, CHROMIUM_FLAGS, ROOT, ensureBuilt, ensureChromium, ensureInstalled } from './parts/prepare.mjs';
+import {
+  CHROMIUM,
+  CHROMIUM_FLAGS,
+  ROOT,
+  ensureBuilt,
+  ensureChromium,
+  ensureInstalled
+} from './parts/prepare.mjs';
 
 ensureInstalled();
 ensureChromium();
@@ -24,7 +31,16 @@ const SHOTS = [
   ['countback-phone', 'Sanne', '', null, PHONE],
   ['studio', '', '/studio'],
   ['list', 'Ilka', '/list'],
-  ['item', 'Ilka', '/list', (page) => page.locator('.items a').nth(3).click()],
+  [
+    'item',
+    'Ilka',
+    '/list',
+    (page) =>
+      page
+        .getByRole('link', { name: /Lanterns/ })
+        .click()
+        .then(() => page.getByLabel('Required edition').waitFor())
+  ],
   ['log', 'Ilka', '/log'],
   ['log-phone', 'Ilka', '/log', null, PHONE],
   ['time', 'Ilka', 'time'],
@@ -43,7 +59,13 @@ const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM
 try {
   for (const [name, who, path, before, viewport = DESK] of SHOTS) {
     if (only.length > 0 && !only.includes(name)) continue;
-    const context = await browser.newContext({ viewport, colorScheme: dark ? 'dark' : 'light', baseURL: app.origin, reducedMotion: 'reduce' });
+    const context = await browser.newContext({
+      viewport,
+      colorScheme: dark ? 'dark' : 'light',
+      baseURL: app.origin,
+      reducedMotion: 'reduce',
+      locale: 'en-GB'
+    });
     const page = await context.newPage();
     await page.goto('/sign-in');
     if (who !== null) {
@@ -52,7 +74,11 @@ try {
       if (who) {
         const row = page.locator('tbody', { hasText: who });
         const href = await row.locator('a[href^="/auditions/"]').first().getAttribute('href');
-        await page.goto(path === 'time' ? `${await row.locator('a[href^="/candidates/"]').first().getAttribute('href')}/time?from=${href.split('/').at(-1)}` : href + path);
+        await page.goto(
+          path === 'time'
+            ? `${await row.locator('a[href^="/candidates/"]').first().getAttribute('href')}/time?from=${href.split('/').at(-1)}`
+            : href + path
+        );
       } else await page.goto(path);
     }
     await page.waitForLoadState('networkidle');

@@ -15,7 +15,8 @@ import { ROOT, ensureBuilt, ensureInstalled, giveUp } from './parts/prepare.mjs'
 function readFlags() {
   const flag = { type: 'string' };
   try {
-    return parseArgs({ options: { data: flag, port: flag, host: flag, origin: flag, cert: flag, key: flag } }).values;
+    return parseArgs({ options: { data: flag, port: flag, host: flag, origin: flag, cert: flag, key: flag } })
+      .values;
   } catch (error) {
     return giveUp(`${error.message}\nFlags: --data, --port, --host, --origin, --cert, --key.`);
   }
@@ -24,7 +25,8 @@ function readFlags() {
 const flags = readFlags();
 const { env } = process;
 const port = Number(flags.port ?? env.PORT ?? 3210);
-if (!Number.isInteger(port) || port < 0 || port > 65535) giveUp(`A port is a number from 0 to 65535, not "${flags.port ?? env.PORT}".`);
+if (!Number.isInteger(port) || port < 0 || port > 65535)
+  giveUp(`A port is a number from 0 to 65535, not "${flags.port ?? env.PORT}".`);
 const host = flags.host ?? env.HOST ?? '127.0.0.1';
 const cert = flags.cert ?? env.IRVOT_CERT;
 const key = flags.key ?? env.IRVOT_KEY;
@@ -43,8 +45,12 @@ const { default: compression } = await import('compression');
 const compress = compression();
 const { handler } = await import(pathToFileURL(join(ROOT, 'build', 'handler.js')));
 const answer = (request, response) => compress(request, response, () => handler(request, response));
-const server = cert ? createHttps({ cert: readFileSync(cert), key: readFileSync(key) }, answer) : createHttp(answer);
-server.on('error', (error) => giveUp(error.code === 'EADDRINUSE' ? `Port ${port} is in use; choose another with --port.` : error.message));
+const server = cert
+  ? createHttps({ cert: readFileSync(cert), key: readFileSync(key) }, answer)
+  : createHttp(answer);
+server.on('error', (error) =>
+  giveUp(error.code === 'EADDRINUSE' ? `Port ${port} is in use; choose another with --port.` : error.message)
+);
 server.listen(port, host, () => console.log(`Irvot is at ${env.ORIGIN}`));
 
 for (const signal of ['SIGINT', 'SIGTERM']) {

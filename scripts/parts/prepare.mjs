@@ -14,7 +14,8 @@ export const CHROMIUM_FLAGS = [
   '--no-first-run',
   '--disable-background-networking',
   '--disable-component-update',
-  '--disable-sync'
+  '--disable-sync',
+  '--lang=en-GB'
 ];
 
 export function giveUp(sentence) {
@@ -30,7 +31,8 @@ export function run(command, args, sentence, env = {}) {
 
 function checkNode() {
   const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major < 20 || (major === 20 && minor < 19)) giveUp(`Irvot needs Node.js 20.19 or newer; this is ${process.versions.node}.`);
+  if (major < 20 || (major === 20 && minor < 19))
+    giveUp(`Irvot needs Node.js 20.19 or newer; this is ${process.versions.node}.`);
 }
 
 /** Where node-gyp finds Node's headers without asking the network, if they are installed. */
@@ -47,17 +49,30 @@ export function ensureInstalled() {
   const lock = readFileSync(join(ROOT, 'package-lock.json'), 'utf8');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   console.log('Installing packages (the database module is compiled, about two minutes) ...');
-  run('npm', ['ci', '--no-audit', '--no-fund'], 'npm ci failed: it needs the npm registry, python3, make and g++ (apt-get install python3 make g++).', headersEnv());
+  run(
+    'npm',
+    ['ci', '--no-audit', '--no-fund'],
+    'npm ci failed: it needs the npm registry, python3, make and g++ (apt-get install python3 make g++).',
+    headersEnv()
+  );
   checkDatabase();
   writeFileSync(stamp, lock);
 }
 
 /** npm can be told to skip install scripts; the database module does not work without its own. */
 function checkDatabase() {
-  const works = () => spawnSync(process.execPath, ['-e', "new (require('better-sqlite3'))(':memory:')"], { cwd: ROOT }).status === 0;
+  const works = () =>
+    spawnSync(process.execPath, ['-e', "new (require('better-sqlite3'))(':memory:')"], { cwd: ROOT })
+      .status === 0;
   if (works()) return;
-  run('npm', ['rebuild', 'better-sqlite3'], 'The database module could not be compiled: it needs python3, make and g++.', headersEnv());
-  if (!works()) giveUp('The database module does not load: run "npm rebuild better-sqlite3" and read what it says.');
+  run(
+    'npm',
+    ['rebuild', 'better-sqlite3'],
+    'The database module could not be compiled: it needs python3, make and g++.',
+    headersEnv()
+  );
+  if (!works())
+    giveUp('The database module does not load: run "npm rebuild better-sqlite3" and read what it says.');
 }
 
 function newest(path) {
@@ -85,7 +100,9 @@ export function ensureDebian(packages, isThere) {
   const sentence = `Please install: ${packages.join(' ')} (apt-get install ${packages.join(' ')}); this account could not.`;
   console.log(`Installing ${packages.join(', ')} from Debian's packages ...`);
   run(...apt(['update', '-q']), sentence);
-  run(...apt(['install', '-y', '-q', '--no-install-recommends', ...packages]), sentence, { DEBIAN_FRONTEND: 'noninteractive' });
+  run(...apt(['install', '-y', '-q', '--no-install-recommends', ...packages]), sentence, {
+    DEBIAN_FRONTEND: 'noninteractive'
+  });
   if (!isThere()) giveUp(sentence);
 }
 

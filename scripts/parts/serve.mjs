@@ -6,11 +6,15 @@ import { ROOT } from './prepare.mjs';
 /** A child process with `origin`; rejects with what it printed where it ends before it answers. */
 export async function serve({ port, data, env = {} }) {
   const origin = `http://127.0.0.1:${port}`;
-  const child = spawn(process.execPath, [join(ROOT, 'scripts', 'start.mjs'), '--port', String(port), '--data', data], {
-    cwd: ROOT,
-    env: { ...process.env, ...env },
-    stdio: ['ignore', 'pipe', 'pipe']
-  });
+  const child = spawn(
+    process.execPath,
+    [join(ROOT, 'scripts', 'start.mjs'), '--port', String(port), '--data', data],
+    {
+      cwd: ROOT,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', 'pipe', 'pipe']
+    }
+  );
   let said = '';
   child.stdout.on('data', (text) => (said += text));
   child.stderr.on('data', (text) => (said += text));

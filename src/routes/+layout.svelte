@@ -10,7 +10,11 @@
 {#if data.who}
   <header>
     <a class="home" href="/">Irvot</a>
-    <span class="soft">{data.who.name}{data.isDemo ? ' · demo, made-up people and works' : ''}</span>
+    <span class="soft"
+      ><bdi>{data.who.name}</bdi>{#if data.isDemo}<span class="demo">
+          · demo, made-up people and works</span
+        >{/if}</span
+    >
     <form method="POST" action="/sign-out"><button class="quiet">Sign out</button></form>
   </header>
 {/if}
@@ -29,6 +33,17 @@
   }
   header form {
     margin-left: auto;
+  }
+  header button {
+    white-space: nowrap;
+  }
+  @media (max-width: 720px) {
+    .demo {
+      display: none;
+    }
+  }
+  .demo {
+    margin-left: 0.4em;
   }
   .home {
     color: inherit;

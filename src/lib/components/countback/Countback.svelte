@@ -56,8 +56,8 @@
         ></span>{/if}
       {#each mocks as mock (mock.date + mock.name)}<span
           class="mock"
-          style:left="{axis.at(dayOf(mock.date))}%"><i>{mock.name}</i></span
-        >{/each}
+          style:left="{axis.at(dayOf(mock.date))}%"
+        ></span>{/each}
       <span class="today" style:left="{axis.at(axis.today)}%"></span>
     </div>
     {#each plan.items as planned (planned.id)}
@@ -79,6 +79,9 @@
     <span class="mark aged"></span>
     held, a fortnight old
     <span class="mark window"></span> mock window
+    <span class="mark off"></span> day off <span class="mark lesson"></span> lesson
+    <span class="sign">+⅕</span>
+    a week a fifth above the two before
     <span>Every row hangs below its target by the clicks it still has to go.</span>
   </p>
 </div>
@@ -124,21 +127,6 @@
   .mock {
     border-left: 1px dotted var(--plan);
   }
-  .mock i {
-    position: absolute;
-    right: 2px;
-    bottom: 6px;
-    padding: 3px 0;
-    background: var(--paper);
-    color: var(--plan);
-    font-size: 0.8rem;
-    font-style: normal;
-    font-stretch: 80%;
-    line-height: 1;
-    writing-mode: vertical-rl;
-    transform: rotate(180deg);
-    white-space: nowrap;
-  }
   .words {
     display: flex;
     flex-wrap: wrap;
@@ -168,6 +156,19 @@
   .mark.window {
     height: 12px;
     border: 1px dotted var(--plan);
+  }
+  .mark.off {
+    height: 9px;
+    background: repeating-linear-gradient(45deg, var(--soft) 0 1px, transparent 1px 4px);
+  }
+  .mark.lesson {
+    width: 6px;
+    height: 6px;
+    border-radius: 50%;
+    background: var(--ink);
+  }
+  .sign {
+    margin-left: 10px;
   }
   @media (max-width: 720px) {
     .under {

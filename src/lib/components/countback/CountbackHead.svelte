@@ -32,7 +32,7 @@
   );
   const shown = $derived(
     dates
-      .filter((d) => d.kind !== 'mock' && dayOf(d.date) >= axis.from && dayOf(d.date) <= axis.dayZero)
+      .filter((d) => dayOf(d.date) >= axis.from && dayOf(d.date) <= axis.dayZero)
       .sort((a, b) => a.date.localeCompare(b.date))
   );
   const later = $derived(rounds.filter((r) => dayOf(r.date) > axis.dayZero));
@@ -76,7 +76,7 @@
     {/each}
     <ul class="dates" aria-label="Dates">
       {#each shown as date, i (date.date + date.name)}
-        {@const right = axis.at(dayOf(date.date)) > 82}
+        {@const right = axis.at(dayOf(date.date)) > 62}
         <li class:right class:low={i % 2 === 1} style:left="{axis.at(dayOf(date.date))}%">
           {date.name}
           {sayDate(dayOf(date.date)).slice(4)}
@@ -171,6 +171,13 @@
     color: var(--plan);
     line-height: 1.1;
     white-space: nowrap;
+  }
+  @media (max-width: 720px) {
+    .dates li {
+      max-width: 180px;
+      overflow: hidden;
+      text-overflow: ellipsis;
+    }
   }
   .dates li.low {
     top: 16px;

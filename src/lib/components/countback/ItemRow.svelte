@@ -57,8 +57,8 @@
   const targetBpm = $derived(slowest?.targetBpm ?? null);
 </script>
 
-<article class:small={isSmall}>
-  <div class="row" style:min-height="{height}px">
+<article class:small={isSmall} class:short={planned.shortMin > 0} id="item-{planned.id}">
+  <div class="row">
     <button class="name" aria-expanded={openRung !== null} onclick={() => onOpen(null)}>
       <strong><bdi>{planned.name}</bdi></strong>
       <span class="soft"
@@ -67,7 +67,7 @@
           : ` · bars ${item.fromBar}–${item.toBar}`}</span
       >
     </button>
-    <div class="stairs">
+    <div class="stairs" style:height="{height}px">
       <svg viewBox="0 0 100 {height}" preserveAspectRatio="none" aria-hidden="true">
         {#if planned.state !== 'minutes'}
           <path class="target" d="M0 {top}H100" />
@@ -114,7 +114,7 @@
             style:left="{axis.at(dayOf(step.date))}%"
             style:top="{ROW_TOP + step.clicksBelow * scale}px"
             aria-label="{said(step.bpm)} by {sayDate(dayOf(step.date))}: how this came about"
-            onclick={() => onOpen(`${step.sectionId} ${step.bpm}`)}>{said(step.bpm)}</button
+            onclick={() => onOpen(`${step.sectionId} ${step.bpm}`)}><span>{said(step.bpm)}</span></button
           >
         {/each}
         {#if openRungs.length > 0}
@@ -162,6 +162,10 @@
     background: none;
     text-align: left;
     line-height: 1.25;
+  }
+  .short .name {
+    padding-left: 8px;
+    border-left: 5px solid var(--ink);
   }
   .small .name {
     flex-direction: row;
@@ -218,6 +222,9 @@
     font-weight: 700;
     line-height: 1;
     transform: translate(-100%, -100%);
+    text-shadow:
+      0 0 3px var(--paper),
+      0 0 3px var(--paper);
   }
   .unseen {
     padding: 3px 6px;
@@ -225,10 +232,10 @@
     font-size: 0.8rem;
     line-height: 1;
     white-space: nowrap;
-    transform: translate(-100%, 0);
+    transform: translate(-100%, -100%);
   }
   .unseen.first {
-    transform: none;
+    transform: translateY(-100%);
   }
   .step {
     min-width: 24px;
@@ -240,6 +247,10 @@
     font-size: 0.82rem;
     line-height: 1;
     text-align: left;
+  }
+  .step span,
+  .state {
+    background: var(--paper);
   }
   .step:hover {
     font-weight: 700;
@@ -258,8 +269,10 @@
     transform: translate(-100%, 30%);
   }
   .state {
-    top: 1px;
-    padding-left: 8px;
+    top: 0;
+    margin-left: 8px;
+    padding: 0 3px;
+    line-height: 1.2;
     color: var(--soft);
     font-size: 0.82rem;
     white-space: nowrap;
@@ -284,16 +297,21 @@
     white-space: nowrap;
   }
   @media (max-width: 720px) {
+    .name,
+    .goal {
+      position: relative;
+      z-index: 1;
+      background: var(--paper);
+    }
+    .goal {
+      margin-right: 4px;
+    }
     .row {
       grid-template-columns: 1fr auto;
     }
     .stairs {
       grid-row: 2;
       grid-column: 1 / -1;
-      min-height: inherit;
-    }
-    .row > .stairs {
-      min-height: 64px;
     }
     .goal {
       padding-top: 6px;

@@ -52,8 +52,10 @@
               <td>{rung.date ? sayDate(dayOf(rung.date)) : 'no minutes'}</td>
               <td class="number">{rung.minutes}</td>
               <td>
-                {rung.attempts} × ({rung.seconds} s + 10 s to breathe) ÷ 60 + 2 min to begin; dealt by the shape
-                of the ramp{rung.minutesDone ? `; ${rung.minutesDone} min of it done` : ''}
+                {rung.attempts} × ({rung.seconds} s + 10 s to breathe) ÷ 60, and 2 to begin: {rung.asksMin} min{rung.minutes !==
+                rung.asksMin
+                  ? `; dealt ${rung.minutes} by the shape of the ramp`
+                  : ''}{rung.minutesDone ? `; ${rung.minutesDone} min of it done` : ''}
               </td>
             </tr>
           {/each}

@@ -6,10 +6,10 @@ import type { TimeAxis } from './time-axis';
 
 /** Room above the target line for the row's first words, and below the lowest stair for a label, in px. */
 export const ROW_TOP = 16;
-const ROW_FOOT = 18;
-const LEAST_ROW = 54;
+const ROW_FOOT = 17;
+const LEAST_ROW = 52;
 /** The deepest item gets about this many px below its line. */
-const DEEPEST_PX = 48;
+const DEEPEST_PX = 38;
 const MOST_PX_PER_CLICK = 6;
 
 /** One scale for the whole page: the item farthest from its target sets it. */

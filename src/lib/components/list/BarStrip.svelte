@@ -58,7 +58,7 @@
           class:begins={sectionAt(bar)?.fromBar === bar && bar !== item.fromBar}
           style:width="{100 / Math.max(12, longest)}%"
         >
-          <i style:height="{shareAt(bar) * 100}%"></i>
+          <i class:there={shareAt(bar) === 1} style:height="{shareAt(bar) * 100}%"></i>
         </span>
       {/each}
     </div>
@@ -100,6 +100,9 @@
     right: 0;
     bottom: 0;
     left: 0;
+    background: color-mix(in srgb, var(--ink) 32%, transparent);
+  }
+  .bar .there {
     background: var(--ink);
   }
 </style>

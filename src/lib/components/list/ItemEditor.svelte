@@ -235,6 +235,9 @@
     padding-top: 10px;
     border-top: 1.5px solid var(--ink);
   }
+  form > .action {
+    margin-top: 12px;
+  }
   details {
     margin-top: 20px;
   }

@@ -54,7 +54,7 @@
   button {
     margin-top: 22px;
   }
-  form :global(input) {
+  form :global(.field input) {
     font-size: 1.13rem;
     min-height: 44px;
   }

@@ -11,6 +11,9 @@
 <span class="tempo"><NoteValue {unit} {height} />{said}</span>
 
 <style>
+  .tempo :global(svg) {
+    margin-right: 3px;
+  }
   .tempo {
     white-space: nowrap;
   }

@@ -17,7 +17,8 @@
     [`/candidates/${head.candidateId}/time?from=${head.auditionId}`, 'Time']
   ] as const);
   const isAtHome = $derived(page.url.pathname === base || page.url.pathname.startsWith(`${base}/layings`));
-  const isHere = (href: string) => (href === base ? isAtHome : page.url.pathname.startsWith(href));
+  const isHere = (href: string) =>
+    href === base ? isAtHome : page.url.pathname.startsWith(href.split('?')[0]!);
 </script>
 
 <div class="head">

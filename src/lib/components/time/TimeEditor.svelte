@@ -47,12 +47,12 @@
   <FormFaults errors={$errors._errors} />
   <div class="columns">
     <section>
-      <h2>The week</h2>
+      <h3>The week</h3>
       <ol>
         {#each DAYS as name, d (name)}
           {@const day = d + 1}
           <li>
-            <h3>{name}</h3>
+            <h4>{name}</h4>
             <div class="spans">
               {#each spansOf(day) as { span, i } (i)}
                 <div class="span">
@@ -92,9 +92,9 @@
               class="quiet"
               onclick={() => ($form.week = [...$form.week, { weekday: day, start: '', minutes: 60 }])}
             >
-              {spansOf(day).length > 0 ? 'Another span' : `Practise on ${name}`}
+              {spansOf(day).length > 0 ? 'Add a span' : `Practise on ${name}`}
             </button>
-            <span class="left soft">{grossOf(day) > 0 ? `${leftOf(day)} min for the list` : ''}</span>
+            <span class="left soft">{grossOf(day) > 0 ? `${leftOf(day)} for the list` : ''}</span>
           </li>
         {/each}
       </ol>
@@ -110,7 +110,7 @@
       {/if}
     </section>
     <section>
-      <h2>Comes off first, every day</h2>
+      <h3>Comes off first, every day</h3>
       <div class="pair">
         <Field id="warmUpMin" label="Warm-up, minutes" errors={$errors.warmUpMin}>
           {#snippet control(w)}<input {...w} type="number" bind:value={$form.warmUpMin} />{/snippet}
@@ -120,7 +120,7 @@
         </Field>
       </div>
 
-      <h2>Weekly lesson</h2>
+      <h3>Weekly lesson</h3>
       {#each $form.lessons as lesson, i (i)}
         <div class="lesson">
           <Field id="lesson-{i}-weekday" label="Day" errors={$errors.lessons?.[i]?.weekday}>
@@ -152,7 +152,7 @@
         >Add a lesson</button
       >
 
-      <h2>Otherwise on these dates</h2>
+      <h3>Otherwise on these dates</h3>
       <p class="soft">0 minutes is a day off. A last date makes it a whole stretch away.</p>
       {#each $form.exceptions as exception, i (i)}
         <div class="exception">
@@ -196,7 +196,7 @@
     grid-template-columns: 1fr 1fr;
     gap: 24px 48px;
   }
-  h2:not(:first-child) {
+  h3:not(:first-child) {
     margin-top: 28px;
   }
   ol {
@@ -206,15 +206,19 @@
   }
   li {
     display: grid;
-    grid-template-columns: 92px 1fr auto 110px;
+    grid-template-columns: 84px 1fr auto 84px;
     gap: 4px 10px;
     align-items: center;
     min-height: 48px;
     padding: 5px 0;
     border-bottom: 1px solid var(--rule);
   }
-  li h3 {
+  li h4 {
+    margin: 0;
     font-size: 0.93rem;
+  }
+  .span > span {
+    white-space: nowrap;
   }
   .span {
     display: flex;
@@ -226,7 +230,7 @@
     width: 64px;
   }
   .span :global(input[type='time']) {
-    width: 106px;
+    width: 112px;
   }
   .quiet {
     font-size: 0.87rem;

@@ -13,6 +13,9 @@ export const LONGEST_BLOCK_MIN: Minutes = 25;
 /** Aimed-for minutes of one item on one day: short and often rather than long and rare (judgement). */
 const AIMED_MIN: Minutes = 12;
 
+/** Minutes lost from an agreed plan come back within so many days, so that the dates after them can stay. */
+const SOON_DAYS = 7;
+
 export type Asked = {
   readonly id: string;
   readonly from: DayNumber;
@@ -126,14 +129,17 @@ function deal(
   const days = openDays(one.from, one.to, book);
   const later = one.spill ? openDays(one.to + 1, one.spill.until, book) : [];
   let spillLeft = one.spill?.minutes ?? 0;
+  const isAgain = one.kept.length > 0;
   const size = Math.min(one.mostPerDay, Math.max(AIMED_MIN, Math.ceil(wanted / Math.max(1, days.length))));
   const count = Math.max(1, Math.round(wanted / size), Math.ceil(wanted / one.mostPerDay));
   for (let i = 0; i < count; i += 1) {
     const minutes = Math.floor(((i + 1) * wanted) / count) - Math.floor((i * wanted) / count);
-    const segment = days.slice(
-      Math.floor((i * days.length) / count),
-      Math.max(Math.floor(((i + 1) * days.length) / count), Math.floor((i * days.length) / count) + 1)
-    );
+    const segment = isAgain
+      ? days.slice(0, SOON_DAYS)
+      : days.slice(
+          Math.floor((i * days.length) / count),
+          Math.max(Math.floor(((i + 1) * days.length) / count), Math.floor((i * days.length) / count) + 1)
+        );
     let left = placePiece(asked, index, minutes, segment, days, book, pieces);
     const spilling = Math.min(left, spillLeft);
     if (spilling > 0) {

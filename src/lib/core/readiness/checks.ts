@@ -78,6 +78,8 @@ export type ReadItem = {
   readonly name: string;
   /** Free items and sight-reading have no tempo to hold. */
   readonly hasTempo: boolean;
+  /** Fresh pages: no edition, no bars, only going on and doing so at once. */
+  readonly isSightReading: boolean;
   readonly heldOn: DayNumber | null;
   readonly isAtTarget: boolean;
   readonly heldShare: number | null;
@@ -120,27 +122,25 @@ function chainAt(reading: ItemReadiness): number {
 }
 
 function readItem(item: ReadItem, today: DayNumber): ItemReadiness {
-  const checks = CHECKS.filter((c) => item.hasTempo || (c.kind !== 'tempo' && c.kind !== 'elements')).map(
-    (check): CheckReading => {
-      const on =
-        check.kind === 'tempo'
-          ? item.isAtTarget
-            ? item.heldOn
-            : null
-          : check.kind === 'elements'
-            ? elementsOn(item)
-            : (item.ticks[check.kind] ?? null);
-      const isOld = on !== null && check.shelfDays !== null && today - on > check.shelfDays;
-      const state: CheckState = on === null ? 'not yet' : isOld ? 'ask again' : 'holds';
-      return {
-        kind: check.kind,
-        asks: check.asks,
-        state,
-        on,
-        says: check.kind === 'tempo' ? item.says : sayElements(check.kind, item)
-      };
-    }
-  );
+  const checks = CHECKS.filter((c) => isRequired(c.kind, item)).map((check): CheckReading => {
+    const on =
+      check.kind === 'tempo'
+        ? item.isAtTarget
+          ? item.heldOn
+          : null
+        : check.kind === 'elements'
+          ? elementsOn(item)
+          : (item.ticks[check.kind] ?? null);
+    const isOld = on !== null && check.shelfDays !== null && today - on > check.shelfDays;
+    const state: CheckState = on === null ? 'not yet' : isOld ? 'ask again' : 'holds';
+    return {
+      kind: check.kind,
+      asks: check.asks,
+      state,
+      on,
+      says: check.kind === 'tempo' ? item.says : sayElements(check.kind, item)
+    };
+  });
   const weakest = checks.find((check) => check.state !== 'holds') ?? null;
   return {
     id: item.id,
@@ -152,14 +152,19 @@ function readItem(item: ReadItem, today: DayNumber): ItemReadiness {
   };
 }
 
+const SIGHT_READING_CHECKS: readonly CheckKind[] = ['straight', 'cold'];
+
+function isRequired(kind: CheckKind, item: ReadItem): boolean {
+  if (item.isSightReading) return SIGHT_READING_CHECKS.includes(kind);
+  return item.hasTempo || (kind !== 'tempo' && kind !== 'elements');
+}
+
 function elementsOn(item: ReadItem): DayNumber | null {
   return item.openElements.length === 0 ? item.heldOn : null;
 }
 
 function sayElements(kind: CheckKind, item: ReadItem): string {
-  return kind === 'elements' && item.openElements.length > 0
-    ? `not yet: ${item.openElements.join(', ')}`
-    : '';
+  return kind === 'elements' && item.openElements.length > 0 ? item.openElements.join(', ') : '';
 }
 
 function nextAction(weakest: CheckReading | null, item: ReadItem): string {

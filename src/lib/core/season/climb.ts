@@ -3,6 +3,7 @@
  * from its target is climbed first, and the minutes every rung asks for.
  */
 import {
+  LEAST_BLOCK_MIN,
   type RampShape,
   dealMinutes,
   expectedAttempts,
@@ -39,6 +40,9 @@ export type ClimbRung = {
   readonly bpm: Bpm;
   readonly share: Share;
   readonly click: { readonly bpm: Bpm; readonly unit: BeatUnit };
+  /** Minutes the rung would ask for by itself. */
+  readonly asksMin: Minutes;
+  /** Minutes dealt to it by the ramp's shape. */
   readonly minutes: Minutes;
   readonly minutesDone: Minutes;
   readonly seconds: number;
@@ -97,7 +101,7 @@ export function readClimb(
       ? Math.max(0, clicksBetween(slowest.start, slowest.target.targetBpm, slowest.target.unit))
       : null,
     cleanShare: share,
-    rungs: rungs.map((rung, i) => (i === 0 ? { ...rung, minutesDone: work.spent % rung.minutes } : rung)),
+    rungs: withWorkDone(rungs, work.spent),
     carried: work.carried,
     runSeconds: pulsed.reduce(
       (sum, p) => sum + sectionSeconds(p.section.tempo, item.metre, p.bars, p.pickup, p.target.targetBpm),
@@ -185,9 +189,10 @@ function sectionRungs(
   ].join(' ');
   const minutes =
     agreedMinutes(p.section.id, steps, basis, agreed) ?? shaped(steps, p, schools.shape, target);
-  return steps.map(({ bpm }, i) => ({
+  return steps.map(({ bpm, minutes: asksMin }, i) => ({
     sectionId: p.section.id,
     bpm,
+    asksMin,
     share: bpm / target,
     click: clickOf({ bpm, unit })!,
     minutes: minutes[i]!,
@@ -274,6 +279,16 @@ function readWork(
   return { spent: over + since, carried };
 }
 
+/** What is spent counts for the first rung; what is left of a whole ladder is never less than a block. */
+function withWorkDone(rungs: readonly ClimbRung[], spent: Minutes): ClimbRung[] {
+  const total = rungs.reduce((sum, r) => sum + r.minutes, 0);
+  return rungs.map((rung, i) =>
+    i === 0
+      ? { ...rung, minutesDone: Math.min(spent % rung.minutes, Math.max(0, total - LEAST_BLOCK_MIN)) }
+      : rung
+  );
+}
+
 /** Minutes of the agreed rungs that now hold. */
 function reachedRungs(p: Pulsed, agreed: Agreed | undefined): Minutes[] {
   const rungs = agreed?.rungs.filter((r) => r.sectionId === p.section.id) ?? [];
@@ -307,8 +322,8 @@ function sayable(section: SeasonSection, p: Pulsed | undefined): PlannedSection 
   const says = !held
     ? `no evidence for bars ${fromBar}–${toBar}`
     : held.bpm >= p.target.targetBpm * (1 - SAME_TEMPO)
-      ? `holds at ${held.bpm}`
-      : `holds at ${held.bpm}, target ${p.target.targetBpm}`;
+      ? `holds at ${round(held.bpm)}`
+      : `holds at ${round(held.bpm)}, target ${p.target.targetBpm}`;
   return {
     id,
     name,
@@ -320,6 +335,11 @@ function sayable(section: SeasonSection, p: Pulsed | undefined): PlannedSection 
     startBpm: p.start,
     says
   };
+}
+
+/** One decimal is finer than any metronome. */
+function round(bpm: Bpm): Bpm {
+  return Math.round(bpm * 10) / 10;
 }
 
 /** The touches of one item, in time order and not after today. */

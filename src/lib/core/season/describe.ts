@@ -67,10 +67,11 @@ function describeItem(one: ItemCase, frame: SeasonFrame, laid: Laid): PlannedIte
   const left = climb.rungs.map((r) => r.minutes - r.minutesDone);
   const dates = dateRungs(left, ladder);
   const rungs: PlannedRung[] = climb.rungs.map(
-    ({ sectionId, bpm, click, minutes, minutesDone, seconds, attempts }, i) => ({
+    ({ sectionId, bpm, click, asksMin, minutes, minutesDone, seconds, attempts }, i) => ({
       sectionId,
       bpm,
       click,
+      asksMin,
       minutes,
       minutesDone,
       seconds: Math.round(seconds * 10) / 10,

@@ -9,6 +9,8 @@ export type PlannedRung = {
   readonly bpm: Bpm;
   /** What the metronome says; differs from bpm below 40 and above 208. */
   readonly click: { readonly bpm: Bpm; readonly unit: BeatUnit };
+  /** Minutes the rung would ask for by itself: attempts x (one repetition + 10 s) and two to begin. */
+  readonly asksMin: Minutes;
   /** Minutes dealt to this rung, and how many of them the log has already seen. */
   readonly minutes: Minutes;
   readonly minutesDone: Minutes;

@@ -66,17 +66,29 @@ function seedCandidate(app: App, teacher: Who, demo: DemoCandidate, random: () =
   saveTime(start, teacher, { candidateId, version: 1, time: timeOf(demo, today) });
 
   const auditionId = addAudition(start, teacher, { candidateId, name: demo.audition, rounds: [], dates: [] });
-  const ids = demo.items.map(({ ease: _, ...item }) => addItem(start, teacher, { auditionId, item }));
+  const easeOf = new Map<string, DemoItem>();
+  const ids: string[] = [];
+  const addOn = (day: number) => {
+    for (const one of demo.items.filter((i) =>
+      began === day ? i.addedDaysAgo === undefined : i.addedDaysAgo === today - day
+    )) {
+      const { ease: _ease, addedDaysAgo: _added, ...item } = one;
+      const id = addItem(day === today ? app : on(day), teacher, { auditionId, item });
+      ids.push(id);
+      easeOf.set(id, one);
+    }
+  };
+  addOn(began);
   putCall(app, auditionId, demo, ids, today);
+  for (let day = began; day < today; day += 1) {
+    if (day > began) addOn(day);
+    practise(on(day), auditionId, easeOf, demo.diligence, random, day);
+  }
   ids.forEach((id, i) =>
     TICKED_CHECKS.slice(0, Math.max(0, demo.ticks - (i % 3))).forEach((kind, k) =>
       setTick(app.db, id, kind, formatDate(today - 3 * k - 2))
     )
   );
-
-  const easeOf = new Map(ids.map((id, i) => [id, demo.items[i]!]));
-  for (let day = began; day < today; day += 1)
-    practise(on(day), auditionId, easeOf, demo.diligence, random, day);
   layAgain(app, auditionId, 'a new day');
 }
 
@@ -175,8 +187,8 @@ function playBlock(
       fromBar: isClimb ? section?.fromBar : undefined,
       toBar: isClimb ? section?.toBar : undefined,
       minutes: block.minutes,
-      tempoBpm: isClimb ? rung.bpm : (section?.targetBpm ?? undefined),
-      unit: section?.unit ?? undefined,
+      tempoBpm: isClimb ? rung.click.bpm : (section?.targetBpm ?? undefined),
+      unit: isClimb ? rung.click.unit : (section?.unit ?? undefined),
       attempts,
       notHeld: isClimb && !isReached && random() < 0.3 ? ['articulation'] : [],
       evidence: 'self',

@@ -5,6 +5,8 @@ import type { ItemInput } from '../usecase/list';
 export type DemoItem = ItemInput & {
   /** Chance that a planned rung comes to hold in its block: how this player gets on with it. */
   readonly ease: number;
+  /** Came onto the list so many days ago; missing: it was there from the beginning. */
+  readonly addedDaysAgo?: number;
 };
 
 export type DemoCandidate = {
@@ -228,7 +230,23 @@ const ILKA: DemoCandidate = {
         from: 41
       },
       pulse('half', 76)
-    )
+    ),
+    {
+      ...item(
+        'Étude 27, “Spindrift”',
+        {
+          composer: 'Quill',
+          kind: 'etude',
+          metre: '3/4',
+          bars: 84,
+          lines: '7 7 7 7 7 7 / 7 7 7 7 7 7',
+          tested: 'stamina, even triplets',
+          ease: 0.5
+        },
+        pulse('quarter', 100)
+      ),
+      addedDaysAgo: 5
+    }
   ],
   diligence: 0.8,
   ticks: 3
@@ -248,7 +266,7 @@ const NOOR: DemoCandidate = {
   ],
   exceptions: [{ inDays: 5, minutes: 0, why: 'rest before the week' }],
   lesson: [4, '15:30', 60],
-  audition: 'Brackwater Conservatory, entrance',
+  audition: 'Brackwater Conservatory',
   beganDaysAgo: 62,
   rounds: [{ name: 'entrance', inDays: 12, time: '11:20' }],
   dates: [

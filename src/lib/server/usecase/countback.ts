@@ -144,6 +144,7 @@ function readItem(app: App, season: Season, planned: PlannedItem): ReadItem {
     id: planned.id,
     name: planned.name,
     hasTempo: pulsed.length > 0,
+    isSightReading: planned.kind === 'sight-reading',
     heldOn: isSeen ? Math.min(...heldDays) : null,
     isAtTarget:
       planned.state === 'holds' || pulsed.every((s) => s.held !== null && s.held.bpm >= s.targetBpm!),

@@ -4,6 +4,7 @@ import { zod4 } from 'sveltekit-superforms/adapters';
 import { fillTimeForm, readTimeForm, timeForm } from '$lib/schema/time-form';
 import { theApp } from '$lib/server/context';
 import { answerForm, ask } from '$lib/server/http';
+import { readHead } from '$lib/server/usecase/countback';
 import { readCandidate, saveTime } from '$lib/server/usecase/studio';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -12,7 +13,7 @@ export const load: PageServerLoad = async (event) => {
   const from = auditions.find((a) => a.id === event.url.searchParams.get('from')) ?? null;
   return {
     candidate,
-    from,
+    head: from && ask(event, readHead, { auditionId: from.id }),
     form: await superValidate(fillTimeForm(candidate.time, candidate.timeVersion), zod4(timeForm), {
       errors: false
     })

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import SeasonHead from '$lib/components/season/SeasonHead.svelte';
   import TimeEditor from '$lib/components/time/TimeEditor.svelte';
   import type { PageData } from './$types';
 
@@ -6,15 +7,30 @@
 </script>
 
 <svelte:head><title>Time · {data.candidate.name} · Irvot</title></svelte:head>
-<div class="page">
-  <p>
-    {#if data.from}<a href="/auditions/{data.from.id}">Back to the countback of {data.from.name}</a>{:else}<a
-        href="/candidates/{data.candidate.id}"><bdi>{data.candidate.name}</bdi></a
-      >{/if}
-  </p>
-  <h1>Time of <bdi>{data.candidate.name}</bdi></h1>
-  <p class="soft">
-    Real minutes, not wishes: the plan is laid inside them. It serves every audition of this candidate.
-  </p>
+<div class="page" class:headed={data.head}>
+  {#if data.head}
+    <SeasonHead head={data.head} isTeacher={data.who?.kind === 'teacher'} />
+  {:else}
+    <h1><a href="/candidates/{data.candidate.id}"><bdi>{data.candidate.name}</bdi></a></h1>
+  {/if}
+  <div class="title">
+    <h2>Time</h2>
+    <p class="soft">
+      Real minutes, not wishes: the plan is laid inside them. It serves every audition of this candidate.
+    </p>
+  </div>
   <TimeEditor form={data.form} draftKey="time {data.candidate.id}" />
 </div>
+
+<style>
+  .headed {
+    padding-top: 0;
+  }
+  .title {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 16px;
+    align-items: baseline;
+    margin-top: 20px;
+  }
+</style>
