@@ -5,8 +5,8 @@
 import { z } from 'zod';
 import { BEAT_UNITS, beatsPerBar, parseDate } from '../core/units';
 
-export const MOST_BARS = 2000;
-export const MOST_MINUTES_A_DAY = 720;
+const MOST_BARS = 2000;
+const MOST_MINUTES_A_DAY = 720;
 
 export const nameField = z
   .string()

@@ -11,8 +11,8 @@ import { nameField, shortText } from './fields';
 import { planItem } from './item';
 
 const number = z.number().nullable().default(null);
-export const TEMPO_KINDS = ['pulse', 'range', 'recordings', 'change', 'free'] as const;
-export const STEP_SCHOOLS = [
+const TEMPO_KINDS = ['pulse', 'range', 'recordings', 'change', 'free'] as const;
+const STEP_SCHOOLS = [
   'auto',
   'one',
   'two',
@@ -24,7 +24,7 @@ export const STEP_SCHOOLS = [
   'zigzag'
 ] as const;
 
-export const sectionForm = z.object({
+const sectionForm = z.object({
   id: z.string().max(80).default('new'),
   name: shortText,
   fromBar: number,

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { RAMP_SHAPES } from '../core/plan';
 import { ITEM_KINDS } from '../core/season';
 import { clickableRange, targetOf } from '../core/tempo';
-import { type BeatUnit, beatsPerBar, sayUnit } from '../core/units';
+import { type BeatUnit, sayUnit } from '../core/units';
 import {
   barField,
   bpmField,
@@ -15,7 +15,7 @@ import {
   unitField
 } from './fields';
 
-export const stepSchool = z.discriminatedUnion('kind', [
+const stepSchool = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('scale'),
     clicks: z.union([z.literal('auto'), z.literal(1), z.literal(2)])
@@ -37,7 +37,7 @@ export const schools = z.strictObject({
   inARow: z.number().int().min(1, 'At least one clean attempt.').max(10, 'At most ten in a row.').optional()
 });
 
-export const sectionTempo = z
+const sectionTempo = z
   .discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('pulse'), unit: unitField, targetBpm: bpmField }),
     z.strictObject({
@@ -82,7 +82,7 @@ export const sectionTempo = z
     if (target) refineClick(target.bpm, target.unit, targetKey(tempo), context);
   });
 
-export type SectionTempoInput = z.infer<typeof sectionTempo>;
+type SectionTempoInput = z.infer<typeof sectionTempo>;
 
 function targetKey(tempo: SectionTempoInput): string {
   const keys = {
@@ -116,9 +116,9 @@ const sectionBase = {
   toBar: barField,
   tempo: sectionTempo
 };
-export const section = z.strictObject(sectionBase);
+const section = z.strictObject(sectionBase);
 
-export const itemFields = {
+const itemFields = {
   id: idField,
   name: nameField,
   kind: z.enum(ITEM_KINDS, 'Choose what kind of item it is.'),
@@ -150,7 +150,7 @@ type Barred = {
 };
 
 /** Bars in order and inside the item; something to plan: a section, or minutes a week. */
-export function refineItem(item: Barred, context: z.RefinementCtx): void {
+function refineItem(item: Barred, context: z.RefinementCtx): void {
   const add = (path: (string | number)[], message: string) =>
     context.addIssue({ code: 'custom', path, message });
   if (item.toBar < item.fromBar)

@@ -37,7 +37,7 @@ const agreed = z.object({
   )
 });
 
-export const planRequest = z
+const planRequest = z
   .strictObject({
     format: z.literal('irvot-plan-request', 'The format is "irvot-plan-request".'),
     version: z.literal(1, 'This program reads version 1.'),

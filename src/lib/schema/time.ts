@@ -9,14 +9,14 @@ const weekday = z
   .min(1, 'A weekday is 1 (Monday) to 7 (Sunday).')
   .max(7, 'A weekday is 1 (Monday) to 7 (Sunday).');
 
-export const weekSpan = z.strictObject({ weekday, start, minutes: minutesField(1) });
-export const dayException = z.strictObject({
+const weekSpan = z.strictObject({ weekday, start, minutes: minutesField(1) });
+const dayException = z.strictObject({
   date: dateField,
   start,
   minutes: minutesField(0),
   why: shortText.optional()
 });
-export const lesson = z.strictObject({
+const lesson = z.strictObject({
   weekday,
   start,
   minutes: minutesField(1, 240),

@@ -37,7 +37,7 @@ export type CountbackItem = {
   readonly heldSince: string | null;
 };
 
-export type HeadRound = { readonly name: string; readonly date: string; readonly time?: string | undefined };
+type HeadRound = { readonly name: string; readonly date: string; readonly time?: string | undefined };
 
 /** What tops every screen of an audition. */
 export type SeasonHeadView = {

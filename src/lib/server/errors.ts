@@ -1,6 +1,6 @@
 /**
  * The register of error codes: what a use case or store may throw, each with the sentence a person reads.
- * http.ts gives each its status. docs/errors.md lists them; a test walks all three.
+ * status.ts gives each its status. docs/errors.md lists them; a test walks all three.
  */
 export const ERRORS = {
   'not-signed-in': 'Sign in first.',
@@ -13,8 +13,7 @@ export const ERRORS = {
   'link-spent': 'This link has been used or is too old. Ask your teacher for a new one.',
   'login-taken': 'That sign-in name is taken; choose another.',
   'studio-has-teacher': 'This studio has its teacher already. Sign in.',
-  'demo-only': 'Entering by one click is for the demo only.',
-  'nothing-to-plan': 'The list is empty: add the first item, then the plan can be laid.'
+  'demo-only': 'Entering by one click is for the demo only.'
 } as const;
 
 export type ErrorCode = keyof typeof ERRORS;

@@ -4,22 +4,9 @@ import type { Cookies, RequestEvent } from '@sveltejs/kit';
 import { setError, type SuperValidated } from 'sveltekit-superforms';
 import { type App, type Who } from './app';
 import { theApp } from './context';
-import { CodedError, ERRORS, type ErrorCode } from './errors';
+import { CodedError, ERRORS } from './errors';
+import { STATUS } from './status';
 import { SESSION_MS } from './usecase/sign-in';
-
-export const STATUS: Record<ErrorCode, number> = {
-  'not-signed-in': 401,
-  'not-allowed': 403,
-  'not-found': 404,
-  'changed-elsewhere': 409,
-  'wrong-sign-in': 400,
-  'too-many-attempts': 429,
-  'link-spent': 410,
-  'login-taken': 400,
-  'studio-has-teacher': 409,
-  'demo-only': 403,
-  'nothing-to-plan': 400
-};
 
 export const SESSION_COOKIE = 'irvot_session';
 

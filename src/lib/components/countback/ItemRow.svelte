@@ -44,7 +44,11 @@
   const labels = $derived(
     isSmall ? [] : labelled(planned.shortMin > 0 ? ownSteps.slice(0, -1) : ownSteps, axis, 3.6)
   );
-  const agedFrom = $derived(Math.max(axis.from, slowest?.held ? dayOf(slowest.held.on) : axis.from));
+  /** From here on what held is old: drawn dotted. */
+  const agedFrom = $derived(slowest?.held?.isAged ? Math.max(axis.from, dayOf(slowest.held.on)) : null);
+  const aged = $derived(
+    agedFrom === null ? [] : held.slice(-1).map((s) => ({ ...s, date: formatDate(agedFrom) }))
+  );
   const nowY = $derived(ROW_TOP + (item.plannedSteps[0]?.clicksBelow ?? 0) * scale);
   const openRungs = $derived(planned.rungs.filter((r) => r.date === null));
   const openOwn = $derived(openRungs.filter((r) => r.sectionId === (openRungs.at(-1)?.sectionId ?? '')));
@@ -79,11 +83,11 @@
               />{/if}
           {:else}
             <path class="planned" d={stairPath(item.plannedSteps, plannedUntil, axis, scale)} />
-            <path
-              class="held"
-              class:aged={slowest?.held?.isAged}
-              d={stairPath(held, axis.today, axis, scale)}
-            />
+            <path class="held" d={stairPath(held, agedFrom ?? axis.today, axis, scale)} />
+            {#if agedFrom !== null}<path
+                class="held aged"
+                d={stairPath(aged, axis.today, axis, scale)}
+              />{/if}
           {/if}
         {/if}
       </svg>

@@ -99,7 +99,11 @@
         >{/snippet}
     </Field>
   {/if}
-  {#if canRemove}<button type="button" class="quiet" onclick={onRemove}>Remove section {index + 1}</button
+  {#if canRemove}<button
+      type="button"
+      class="quiet"
+      aria-label="Remove section {index + 1}"
+      onclick={onRemove}>Remove</button
     >{/if}
 </fieldset>
 

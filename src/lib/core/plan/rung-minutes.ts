@@ -6,11 +6,11 @@
 import type { Minutes, Share } from '../units';
 
 /** Between two repetitions: breathe, think, set the click (judgement). */
-export const BREATH_SECONDS = 10;
+const BREATH_SECONDS = 10;
 /** To find the place and set up (judgement). */
-export const SET_UP_MIN: Minutes = 2;
+const SET_UP_MIN: Minutes = 2;
 /** Beyond this a tempo is too hard today and one steps back instead (judgement). */
-export const MOST_ATTEMPTS = 12;
+const MOST_ATTEMPTS = 12;
 /** Share of clean attempts until the log says otherwise (judgement). */
 export const PRESUMED_CLEAN_SHARE: Share = 0.7;
 

@@ -5,7 +5,7 @@
  */
 import type { DayNumber } from '../units';
 
-export type Span = { readonly from: DayNumber; readonly to: DayNumber };
+type Span = { readonly from: DayNumber; readonly to: DayNumber };
 
 export type Stages = {
   readonly dayZero: DayNumber;

@@ -7,7 +7,7 @@ import { type DayBook } from './allot';
 import type { Stages } from './stage';
 
 /** A held item is touched every four days and run once a week (judgement). */
-export const KEEP_WARM_EVERY_DAYS = 4;
+const KEEP_WARM_EVERY_DAYS = 4;
 const RUN_EVERY_DAYS = 7;
 const LEAST_TOUCH_MIN: Minutes = 5;
 const MOST_TOUCH_MIN: Minutes = 10;

@@ -7,7 +7,7 @@ import { type Bpm, type BeatUnit, type DayNumber, type Share, dayOf, tempoIn } f
 import { type Evidence, type Touch, cleanRun } from './touch';
 
 /** After this many days without evidence a held tempo is shown as aged and planned from one click lower (judgement). */
-export const AGES_AFTER_DAYS = 14;
+const AGES_AFTER_DAYS = 14;
 
 export type Held = {
   readonly bpm: Bpm;
@@ -32,7 +32,7 @@ export function inTimeOrder(touches: readonly Touch[]): Touch[] {
     .map(([t]) => t);
 }
 
-export function covers(touch: Touch, section: { readonly fromBar: number; readonly toBar: number }): boolean {
+function covers(touch: Touch, section: { readonly fromBar: number; readonly toBar: number }): boolean {
   return (
     touch.fromBar === undefined ||
     (touch.fromBar <= section.fromBar && (touch.toBar ?? touch.fromBar) >= section.toBar)
@@ -43,7 +43,7 @@ export function covers(touch: Touch, section: { readonly fromBar: number; readon
  * The section's speed in a touch, in its own unit; null where nothing was clicked. A whole run through sections of
  * different targets states its tempo for `lead`; every other section was played at the same share of its target.
  */
-export function playedTempo(touch: Touch, section: HeldSection, lead: HeldSection): Bpm | null {
+function playedTempo(touch: Touch, section: HeldSection, lead: HeldSection): Bpm | null {
   if (touch.tempoBpm === undefined) return null;
   if (touch.fromBar !== undefined || section === lead)
     return tempoIn({ bpm: touch.tempoBpm, unit: touch.unit ?? section.unit }, section.unit);

@@ -6,7 +6,7 @@
 import type { DayNumber } from '../units';
 
 /** Order is the chain's: what comes first is weakest when it is missing. */
-export const CHECKS = [
+const CHECKS = [
   {
     kind: 'edition',
     shelfDays: null,
@@ -71,7 +71,7 @@ export type CheckKind = (typeof CHECKS)[number]['kind'];
 export const TICKED_CHECKS: readonly CheckKind[] = CHECKS.filter((c) => c.isTicked).map((c) => c.kind);
 
 /** "not yet": no evidence. "ask again": evidence past its shelf life. */
-export type CheckState = 'holds' | 'ask again' | 'not yet';
+type CheckState = 'holds' | 'ask again' | 'not yet';
 
 export type ReadItem = {
   readonly id: string;
@@ -90,7 +90,7 @@ export type ReadItem = {
   readonly ticks: Readonly<Partial<Record<CheckKind, DayNumber>>>;
 };
 
-export type CheckReading = {
+type CheckReading = {
   readonly kind: CheckKind;
   readonly asks: string;
   readonly state: CheckState;

@@ -35,7 +35,7 @@ import {
 import type { PlannedSection } from './plan';
 import { type Agreed, type Schools, type SeasonItem, type SeasonSection, DEFAULT_SCHOOLS } from './request';
 
-export type ClimbRung = {
+type ClimbRung = {
   readonly sectionId: string;
   readonly bpm: Bpm;
   readonly share: Share;

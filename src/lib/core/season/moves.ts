@@ -2,7 +2,7 @@
 import { type Bpm, dayOf } from '../units';
 import type { PlannedItem, PlannedRung, SeasonPlan } from './plan';
 
-export type MoveWhy =
+type MoveWhy =
   'holds' | 'not-reached' | 'later' | 'earlier' | 'no-minutes' | 'minutes-again' | 'new' | 'dropped';
 
 export type Move = {

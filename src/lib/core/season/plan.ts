@@ -21,7 +21,7 @@ export type PlannedRung = {
   readonly date: string | null;
 };
 
-export type HeldReading = {
+type HeldReading = {
   readonly bpm: Bpm;
   readonly on: string;
   readonly isAged: boolean;
@@ -101,7 +101,7 @@ export type PlannedShortage = {
   readonly says: string;
 };
 
-export type PlannedStages = {
+type PlannedStages = {
   readonly groundworkTo: string;
   readonly contextFrom: string;
   readonly rampTo: string;

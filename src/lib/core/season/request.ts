@@ -11,7 +11,7 @@ import type { Bpm, Minutes } from '../units';
 export const ITEM_KINDS = ['etude', 'excerpt', 'solo', 'scales', 'sight-reading'] as const;
 export type ItemKind = (typeof ITEM_KINDS)[number];
 
-export type SeasonRound = {
+type SeasonRound = {
   readonly id: string;
   readonly name: string;
   readonly date: string;

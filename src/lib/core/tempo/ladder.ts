@@ -14,7 +14,7 @@ export type StepSchool =
   | { readonly kind: 'zigzag' };
 
 /** One click when shaky, two when easy (handbook section 3). Easy: nearly nine attempts of ten are clean. */
-export const EASY_SHARE: Share = 0.85;
+const EASY_SHARE: Share = 0.85;
 
 /**
  * Rungs from `start` up to `target`, both included, in bpm of `unit`. One rung where start >= target.

@@ -7,8 +7,8 @@
  */
 import { type Bpm, type BeatUnit, type Clicks, type Tempo, doubleOf, subdivisionOf } from '../units';
 
-export const LOWEST_SETTING = 40;
-export const HIGHEST_SETTING = 208;
+const LOWEST_SETTING = 40;
+const HIGHEST_SETTING = 208;
 /** Relative difference under which two tempos are one: conversions between units leave rounding behind. */
 export const SAME_TEMPO = 1e-9;
 

@@ -53,7 +53,7 @@ export function recordedTempo(recordings: readonly Bpm[], use: 'mean' | 'median'
  * Seconds of `beats` beats at a tempo. Where the tempo changes evenly from one to the other, beats by beats,
  * the time is beats x ln(to / from) / (to - from) minutes.
  */
-export function lastsSeconds(beats: number, fromBpm: Bpm, toBpm: Bpm = fromBpm): number {
+function lastsSeconds(beats: number, fromBpm: Bpm, toBpm: Bpm = fromBpm): number {
   if (fromBpm === toBpm) return (beats * 60) / fromBpm;
   return (beats * 60 * Math.log(toBpm / fromBpm)) / (toBpm - fromBpm);
 }

@@ -4,7 +4,7 @@
  */
 declare const unit: unique symbol;
 
-export type Unit<N extends string> = number & { readonly [unit]?: N };
+type Unit<N extends string> = number & { readonly [unit]?: N };
 
 /** Whole minutes of practice. */
 export type Minutes = Unit<'min'>;
@@ -16,10 +16,3 @@ export type Bpm = Unit<'bpm'>;
 export type Clicks = Unit<'click'>;
 /** A part of a whole, 0 to 1. */
 export type Share = Unit<'share'>;
-
-/** Throws RangeError naming the value unless lowest <= value <= highest. */
-export function assertWithin(name: string, value: number, lowest: number, highest: number): void {
-  if (!(value >= lowest && value <= highest)) {
-    throw new RangeError(`${name} must be from ${lowest} to ${highest}, got ${value}`);
-  }
-}

@@ -11,7 +11,7 @@ const MIGRATIONS = Object.entries(FILES)
   .map(([path, sql]) => ({ number: Number(/(\d{4})_/.exec(path)![1]), sql }))
   .sort((a, b) => a.number - b.number);
 
-export const NEWEST_MIGRATION = MIGRATIONS.at(-1)!.number;
+const NEWEST_MIGRATION = MIGRATIONS.at(-1)!.number;
 
 /** Throws RangeError where the file was written by a newer program. */
 export function migrate(db: Database.Database): void {

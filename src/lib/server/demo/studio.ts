@@ -267,7 +267,7 @@ const NOOR: DemoCandidate = {
   exceptions: [{ inDays: 5, minutes: 0, why: 'rest before the week' }],
   lesson: [4, '15:30', 60],
   audition: 'Brackwater Conservatory',
-  beganDaysAgo: 62,
+  beganDaysAgo: 74,
   rounds: [{ name: 'entrance', inDays: 12, time: '11:20' }],
   dates: [
     { inDays: 3, name: 'mock, small jury', kind: 'mock', minutes: 40 },
@@ -283,7 +283,7 @@ const NOOR: DemoCandidate = {
         bars: 58,
         lines: '5 5 5 5 / 5 5 5 5 / 6 6 6',
         tested: 'projection, clean entries',
-        ease: 0.62
+        ease: 0.95
       },
       range('quarter', 116, 126)
     ),
@@ -296,7 +296,7 @@ const NOOR: DemoCandidate = {
         bars: 64,
         lines: '9 9 9 9 / 9 9 10',
         tested: 'tongue and air together',
-        ease: 0.5
+        ease: 0.6
       },
       pulse('dotted-quarter', 60)
     ),
@@ -309,7 +309,7 @@ const NOOR: DemoCandidate = {
         bars: 22,
         lines: '5 5 6 6',
         tested: 'colour in the low octave',
-        ease: 0.95,
+        ease: 0.96,
         from: 80
       },
       pulse('quarter', 56)
@@ -323,7 +323,7 @@ const NOOR: DemoCandidate = {
         bars: 10,
         lines: '5 5',
         tested: 'no hesitation between keys',
-        ease: 0.9
+        ease: 0.96
       },
       pulse('quarter', 92)
     ),

@@ -1,11 +1,10 @@
 /** Auditions with their rounds and other dates. */
 import { type Db, preparedOnce } from '../db/open';
 
-export const DATE_KINDS = ['deadline', 'cuts', 'mock', 'other'] as const;
 export type OtherDate = {
   readonly date: string;
   readonly name: string;
-  readonly kind: (typeof DATE_KINDS)[number];
+  readonly kind: 'deadline' | 'cuts' | 'mock' | 'other';
   /** Minutes a mock takes from its day. */
   readonly minutes?: number | undefined;
 };

@@ -6,7 +6,7 @@ import type { App, Who } from '../app';
 import { CodedError } from '../errors';
 
 /** anyone: also without an account. teacher: the studio's teacher. own: the teacher, or the candidate it is about. */
-export type Rule = 'anyone' | 'teacher' | 'own';
+type Rule = 'anyone' | 'teacher' | 'own';
 
 export type UseCase<Input, Output> = {
   (app: App, who: Who, input: Input): Output;

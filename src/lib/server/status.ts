@@ -1,0 +1,15 @@
+/** The HTTP status of each error code; http.ts answers with them. */
+import type { ErrorCode } from './errors';
+
+export const STATUS: Record<ErrorCode, number> = {
+  'not-signed-in': 401,
+  'not-allowed': 403,
+  'not-found': 404,
+  'changed-elsewhere': 409,
+  'wrong-sign-in': 400,
+  'too-many-attempts': 429,
+  'link-spent': 410,
+  'login-taken': 400,
+  'studio-has-teacher': 409,
+  'demo-only': 403
+};

@@ -1,0 +1,221 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import { type App, type Who, makeApp } from '../app';
+import { openDb } from '../db/open';
+import { latestVersion, versionHeads } from '../store/plan-version';
+import { exportCalendar } from './calendar';
+import { readCountback, readReadiness, readVersions, tickCheck } from './countback';
+import { addAudition, addItem, orderItems, readItem, readList, removeItem, saveCall, saveItem } from './list';
+import { logTouch, readLog, removeTouch } from './log';
+import { addCandidate, readCandidate, readStudio, saveTime } from './studio';
+import { STUDY } from '../../../../tests/fixtures/study';
+
+const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
+const zone = 'Europe/Brussels';
+let now: number;
+let app: App;
+let auditionId: string;
+let candidateId: string;
+let itemId: string;
+
+const WEEK = [1, 2, 3, 4, 6].map((weekday) => ({ weekday, start: '17:00', minutes: 60 }));
+const TIME = { week: WEEK, exceptions: [], lessons: [], warmUpMin: 10, fundamentalsMin: 10 };
+
+beforeEach(() => {
+  now = Date.parse('2026-11-24T10:00:00Z');
+  app = makeApp(openDb(':memory:'), () => now);
+  candidateId = addCandidate(app, TEACHER, { name: 'Ada', instruments: 'oboe', zone });
+  saveTime(app, TEACHER, { candidateId, version: 1, time: TIME });
+  const rounds = [
+    { id: 'r1', name: 'first round', date: '2027-01-09', time: '10:40', zone, isHistory: false }
+  ];
+  auditionId = addAudition(app, TEACHER, { candidateId, name: 'Wind band', rounds, dates: [] });
+  itemId = addItem(app, TEACHER, { auditionId, item: STUDY });
+});
+
+const countback = () => readCountback(app, TEACHER, { auditionId });
+
+describe('the plan of an audition', () => {
+  it('is laid when the list has its first item, and says it is the first laying', () => {
+    expect(countback()).toMatchObject({
+      number: 1,
+      today: '2026-11-24',
+      plan: { daysToGo: 46, short: null }
+    });
+  });
+
+  it('is laid again after a log entry, which is kept as a laying with what moved', () => {
+    const { moves } = logTouch(app, TEACHER, {
+      itemId,
+      date: '2026-11-24',
+      minutes: 12,
+      tempoBpm: 60,
+      attempts: 'nccc'
+    });
+    expect(moves.some((m) => m.why === 'holds' && m.bpm === 60)).toBe(true);
+    const view = countback();
+    expect(view.number).toBe(2);
+    expect(view.cause).toBe('log: Study in reeds');
+    expect(view.plan!.items[0]!.sections[0]!.held).toMatchObject({ bpm: 60, evidence: 'teacher' });
+    expect(readCountback(app, TEACHER, { auditionId, number: 1 }).plan!.items[0]!.heldShare).toBeNull();
+  });
+
+  it('is laid again when a day has passed without a log', () => {
+    now += 3 * 86_400_000;
+    const view = countback();
+    expect(view).toMatchObject({ today: '2026-11-27', cause: 'a new day' });
+    expect(view.moves.length).toBeGreaterThan(0);
+    expect(view.moves.every((m) => m.why !== 'holds')).toBe(true);
+  });
+
+  it('is not laid twice for the same facts on the same day', () => {
+    countback();
+    countback();
+    expect(versionHeads(app.db, auditionId)).toHaveLength(1);
+  });
+
+  it('counts today where the candidate lives', () => {
+    now = Date.parse('2026-11-24T23:30:00Z'); // already the 25th in Brussels
+    expect(countback().today).toBe('2026-11-25');
+  });
+
+  it('forgets a touch taken out, and knows it again when it is put back', () => {
+    const { id } = logTouch(app, TEACHER, {
+      itemId,
+      date: '2026-11-24',
+      minutes: 12,
+      tempoBpm: 60,
+      attempts: 'ccc'
+    });
+    removeTouch(app, TEACHER, { touchId: id, isBack: false });
+    expect(countback().plan!.items[0]!.sections[0]!.held).toBeNull();
+    removeTouch(app, TEACHER, { touchId: id, isBack: true });
+    expect(countback().plan!.items[0]!.sections[0]!.held!.bpm).toBe(60);
+  });
+
+  it('keeps an item’s log while it is off the list', () => {
+    logTouch(app, TEACHER, { itemId, date: '2026-11-24', minutes: 12, tempoBpm: 60, attempts: 'ccc' });
+    removeItem(app, TEACHER, { itemId, isBack: false });
+    expect(countback().plan).toBeNull();
+    removeItem(app, TEACHER, { itemId, isBack: true });
+    expect(readLog(app, TEACHER, { auditionId }).touches).toHaveLength(1);
+  });
+
+  it('has nothing to say before there is a list, and is history after the last round', () => {
+    const empty = addAudition(app, TEACHER, { candidateId, name: 'Later', rounds: [], dates: [] });
+    expect(readCountback(app, TEACHER, { auditionId: empty }).plan).toBeNull();
+    now = Date.parse('2027-01-10T10:00:00Z');
+    expect(countback().plan!.daysToGo).toBeNull();
+  });
+});
+
+describe('two tabs editing the same thing', () => {
+  it('let the first save and tell the second, losing nothing', () => {
+    const item = readItem(app, TEACHER, { itemId });
+    saveItem(app, TEACHER, { itemId, item: { ...item, name: 'First' }, version: item.version });
+    expect(() =>
+      saveItem(app, TEACHER, { itemId, item: { ...item, name: 'Second' }, version: item.version })
+    ).toThrow('changed in another window');
+    expect(readItem(app, TEACHER, { itemId }).name).toBe('First');
+  });
+
+  it('hold for the call and for the week too', () => {
+    const { audition } = countback();
+    const call = { auditionId, name: 'A', rounds: audition.rounds, dates: [], version: audition.callVersion };
+    saveCall(app, TEACHER, call);
+    expect(() => saveCall(app, TEACHER, call)).toThrow('another window');
+    const { candidate } = readCandidate(app, TEACHER, { candidateId });
+    saveTime(app, TEACHER, { candidateId, time: TIME, version: candidate.timeVersion });
+    expect(() => saveTime(app, TEACHER, { candidateId, time: TIME, version: candidate.timeVersion })).toThrow(
+      'another window'
+    );
+  });
+});
+
+describe('the list', () => {
+  it('keeps the order it is put in and passes over ids of other lists', () => {
+    const second = addItem(app, TEACHER, { auditionId, item: { ...STUDY, name: 'Second' } });
+    orderItems(app, TEACHER, { auditionId, ids: [second, 'foreign', itemId, second] });
+    expect(readList(app, TEACHER, { auditionId }).items.map((i) => i.name)).toEqual([
+      'Second',
+      'Study in reeds'
+    ]);
+  });
+
+  it('keeps names in any script as they are', () => {
+    const id = addItem(app, TEACHER, { auditionId, item: { ...STUDY, name: 'لحن الفجر 🎶' } });
+    expect(readItem(app, TEACHER, { itemId: id }).name).toBe('لحن الفجر 🎶');
+  });
+});
+
+describe('the studio', () => {
+  it('shows every candidate, the nearest date first, with what does not fit', () => {
+    const later = addCandidate(app, TEACHER, { name: 'Zed', instruments: 'flute', zone });
+    const rounds = [{ id: 'r2', name: 'round', date: '2026-12-01', zone, isHistory: false }];
+    const near = addAudition(app, TEACHER, { candidateId: later, name: 'Soon', rounds, dates: [] });
+    addItem(app, TEACHER, { auditionId: near, item: STUDY });
+    const { rows } = readStudio(app, TEACHER, {});
+    expect(rows.map((r) => r.name)).toEqual(['Zed', 'Ada']);
+    expect(rows[0]!.auditions[0]).toMatchObject({ daysToGo: 7, items: 1 });
+    expect(rows[0]!.auditions[0]!.shortMin).toBeGreaterThan(0); // Zed has no minutes at all
+    expect(rows[1]!.auditions[0]!.shortMin).toBe(0);
+  });
+});
+
+describe('readiness', () => {
+  const first = () => readReadiness(app, TEACHER, { auditionId }).readings[0]!;
+
+  it('begins with what can be ticked and goes on to what the log shows', () => {
+    expect(first().weakest!.kind).toBe('edition');
+    for (const kind of ['edition', 'errata', 'bars', 'decisions'] as const)
+      tickCheck(app, TEACHER, { itemId, kind, isTicked: true });
+    expect(first()).toMatchObject({
+      weakest: { kind: 'tempo' },
+      nextAction: 'Climb: no evidence for bars 1–16.'
+    });
+    logTouch(app, TEACHER, { itemId, date: '2026-11-24', minutes: 12, tempoBpm: 96, attempts: 'ccc' });
+    expect(first().weakest!.kind).toBe('straight');
+  });
+
+  it('asks again when evidence is past its shelf life', () => {
+    tickCheck(app, TEACHER, { itemId, kind: 'cold', isTicked: true });
+    now += 15 * 86_400_000;
+    expect(first().checks.find((c) => c.kind === 'cold')!.state).toBe('ask again');
+  });
+
+  it('does not let the log’s own checks be ticked', () => {
+    expect(() => tickCheck(app, TEACHER, { itemId, kind: 'tempo', isTicked: true })).toThrow(RangeError);
+  });
+});
+
+describe('the calendar file', () => {
+  const lines = () => exportCalendar(app, TEACHER, { auditionId }).text.split('\r\n');
+  const uids = () => lines().filter((l) => l.startsWith('UID:'));
+
+  it('keeps its UIDs, so that a new file updates the old', () => {
+    const before = uids();
+    expect(before.length).toBeGreaterThan(10);
+    expect(new Set(before).size).toBe(before.length);
+    expect(uids()).toEqual(before);
+    expect(
+      lines()
+        .filter((l) => l.startsWith('SEQUENCE:'))
+        .every((l) => l === 'SEQUENCE:0')
+    ).toBe(true);
+  });
+
+  it('cancels what is no longer planned and counts up what changed', () => {
+    uids();
+    logTouch(app, TEACHER, { itemId, date: '2026-11-24', minutes: 12, tempoBpm: 96, attempts: 'ccc' });
+    const text = lines();
+    expect(text).toContain('STATUS:CANCELLED');
+    expect(text).toContain('SEQUENCE:1');
+    const again = lines();
+    expect(again.filter((l) => l === 'SEQUENCE:2')).toEqual([]);
+  });
+
+  it('lists layings newest first', () => {
+    logTouch(app, TEACHER, { itemId, date: '2026-11-24', minutes: 12, tempoBpm: 60, attempts: 'ccc' });
+    expect(readVersions(app, TEACHER, { auditionId }).versions.map((v) => v.number)).toEqual([2, 1]);
+    expect(latestVersion(app.db, auditionId)!.number).toBe(2);
+  });
+});

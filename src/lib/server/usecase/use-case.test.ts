@@ -1,0 +1,133 @@
+import { readFileSync } from 'node:fs';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { type App, type Who, NOBODY, makeApp } from '../app';
+import { openDb } from '../db/open';
+import { CodedError, ERRORS } from '../errors';
+import { STATUS } from '../status';
+import { USE_CASES } from './index';
+import { addAudition, addItem } from './list';
+import { logTouch } from './log';
+import { addCandidate } from './studio';
+import { STUDY } from '../../../../tests/fixtures/study';
+
+const NOW = Date.parse('2026-11-24T10:00:00Z');
+const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
+
+let app: App;
+let input: Record<string, unknown>;
+let owner: Who;
+let other: Who;
+
+beforeEach(() => {
+  app = makeApp(openDb(':memory:'), () => NOW);
+  const zone = 'Europe/Brussels';
+  const candidateId = addCandidate(app, TEACHER, { name: 'Ada', instruments: 'oboe', zone });
+  const otherId = addCandidate(app, TEACHER, { name: 'Bo', instruments: 'flute', zone });
+  const rounds = [{ id: '', name: 'first round', date: '2027-01-09', zone, isHistory: false }];
+  const auditionId = addAudition(app, TEACHER, { candidateId, name: 'Wind band', rounds, dates: [] });
+  const itemId = addItem(app, TEACHER, { auditionId, item: STUDY });
+  owner = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada' };
+  other = { kind: 'candidate', accountId: 'b', candidateId: otherId, name: 'Bo' };
+  const touchId = logTouch(app, owner, {
+    itemId,
+    date: '2026-11-24',
+    minutes: 12,
+    tempoBpm: 60,
+    attempts: 'ccc'
+  }).id;
+  input = {
+    candidateId,
+    auditionId,
+    itemId,
+    touchId,
+    ids: [],
+    item: STUDY,
+    version: 1,
+    rounds,
+    dates: [],
+    name: 'x',
+    time: {},
+    token: 'x',
+    login: 'x',
+    password: 'x',
+    address: 'x'
+  };
+});
+
+function codeOf(run: () => unknown): string {
+  try {
+    run();
+    return 'done';
+  } catch (thrown) {
+    return thrown instanceof CodedError ? thrown.code : 'another error';
+  }
+}
+
+describe('every use case', () => {
+  it('that is not for anyone refuses who is not signed in', () => {
+    const closed = Object.entries(USE_CASES).filter(([, useCase]) => useCase.rule !== 'anyone');
+    expect(closed.length).toBeGreaterThan(18);
+    for (const [name, useCase] of closed)
+      expect([name, codeOf(() => useCase(app, NOBODY, input as never))]).toEqual([name, 'not-signed-in']);
+  });
+
+  it('of the teacher refuses every candidate, the one it is about too', () => {
+    for (const [name, useCase] of Object.entries(USE_CASES).filter(([, u]) => u.rule === 'teacher')) {
+      for (const who of [owner, other])
+        expect([name, codeOf(() => useCase(app, who, input as never))]).toEqual([name, 'not-allowed']);
+    }
+  });
+
+  it('about a candidate’s own things refuses another candidate', () => {
+    for (const [name, useCase] of Object.entries(USE_CASES).filter(([, u]) => u.rule === 'own')) {
+      expect([name, codeOf(() => useCase(app, other, input as never))]).toEqual([name, 'not-allowed']);
+    }
+  });
+
+  it('about something that does not exist says so to a candidate', () => {
+    const nothing = {
+      ...input,
+      candidateId: owner.kind === 'candidate' ? 'nobody' : '',
+      auditionId: 'none',
+      itemId: 'none',
+      touchId: 'none'
+    };
+    for (const [name, useCase] of Object.entries(USE_CASES).filter(([, u]) => u.rule === 'own')) {
+      expect(['not-found', 'not-allowed'], name).toContain(
+        codeOf(() => useCase(app, owner, nothing as never))
+      );
+    }
+  });
+
+  it('open to anyone is one of the doors, and no other', () => {
+    const open = Object.entries(USE_CASES)
+      .filter(([, u]) => u.rule === 'anyone')
+      .map(([name]) => name);
+    expect(open.sort()).toEqual(
+      [
+        'acceptJoinLink',
+        'createTeacher',
+        'enterDemo',
+        'isNewStudio',
+        'readDemoDoor',
+        'readJoinLink',
+        'readSession',
+        'signIn',
+        'signOut'
+      ].sort()
+    );
+  });
+});
+
+describe('the register of errors', () => {
+  const docs = readFileSync('docs/errors.md', 'utf8');
+
+  it('gives each code a status, a sentence, and a row in the docs', () => {
+    for (const [code, sentence] of Object.entries(ERRORS)) {
+      expect(STATUS[code as keyof typeof STATUS]).toBeGreaterThanOrEqual(400);
+      expect(sentence).toMatch(/[.!?]$/);
+      expect(docs).toContain(`| \`${code}\` | ${STATUS[code as keyof typeof STATUS]} | ${sentence} |`);
+    }
+    expect(docs.match(/^\| `/gm)).toHaveLength(Object.keys(ERRORS).length);
+  });
+});
