@@ -5,6 +5,7 @@
  */
 import { createHash } from 'node:crypto';
 import { ICalAlarmType, ICalCalendar, ICalEventStatus } from 'ical-generator';
+import { Temporal } from 'temporal-polyfill';
 import { tzlib_get_ical_block } from 'timezones-ical-library';
 import { dayOf, sayUnit } from '../core/units';
 import { instantOf } from '../core/units/zone';
@@ -149,11 +150,16 @@ function addEvent(calendar: ICalCalendar, event: CalendarEvent, sequence: number
   }
   const entry = calendar.createEvent({
     ...common,
-    start: new Date(instant),
-    end: new Date(instant + event.minutes * MS_PER_MIN),
+    start: zoned(instant, event.zone),
+    end: zoned(instant + event.minutes * MS_PER_MIN, event.zone),
     timezone: event.zone
   });
   if (event.hasAlarm) entry.createAlarm({ type: ICalAlarmType.display, trigger: ALARM_SECONDS });
+}
+
+/** The generator writes a plain Date in the server's own zone; a zoned time is written as it is. */
+function zoned(epochMs: number, zone: string): Temporal.ZonedDateTime {
+  return Temporal.Instant.fromEpochMilliseconds(epochMs).toZonedDateTimeISO(zone);
 }
 
 /** All-day dates are read as UTC when written. */

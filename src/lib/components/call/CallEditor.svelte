@@ -1,10 +1,10 @@
 <!-- The call: the audition's name, its rounds with their slots and what each hears, and other dates. -->
 <script lang="ts">
-  import { superForm, type SuperValidated } from 'sveltekit-superforms';
+  import type { SuperValidated } from 'sveltekit-superforms';
   import Field from '$lib/components/ui/Field.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import type { CallForm } from '$lib/schema/call-form';
-  import { keepDraft } from '$lib/state/draft';
+  import { keptForm } from '$lib/state/kept-form';
 
   let {
     form: initial,
@@ -22,19 +22,8 @@
     saveLabel: string;
   } = $props();
 
-  let isBack = $state(false);
   // svelte-ignore state_referenced_locally
-  const superform = superForm(initial, {
-    dataType: 'json',
-    resetForm: false,
-    taintedMessage: null,
-    onResult: ({ result }) => {
-      if (result.type === 'redirect') draft.forget();
-    }
-  });
-  const { form, errors, enhance, submitting } = superform;
-  // svelte-ignore state_referenced_locally
-  const draft = keepDraft(draftKey, superform, () => (isBack = true));
+  const { form, errors, enhance, submitting, trouble, isBack } = keptForm(initial, draftKey);
 
   function addRound() {
     const last = $form.rounds.at(-1);
@@ -56,8 +45,8 @@
 </script>
 
 <form method="POST" action="?/save" use:enhance>
-  {#if isBack}<p class="back" role="status">What you had typed here before is back.</p>{/if}
-  <FormFaults errors={$errors._errors} />
+  {#if $isBack}<p class="back" role="status">What you had typed here before is back.</p>{/if}
+  <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
   <div class="name">
     <Field id="name" label="Audition" errors={$errors.name}>
       {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.name} />{/snippet}

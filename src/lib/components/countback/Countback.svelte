@@ -32,6 +32,11 @@
     )
   );
   const scale = $derived(pxPerClick(view.items, axis.from));
+  /** Two labels keep at least a finger's width between them, in per cent of the time axis. */
+  let innerWidth = $state(1280);
+  const labelGap = $derived(
+    (27 / (innerWidth > 720 ? Math.min(innerWidth, 1280) - 390 : innerWidth - 36)) * 100
+  );
   let open = $state<{ itemId: string; rung: string | null } | null>(null);
 
   const toggle = (itemId: string, rung: string | null) => {
@@ -39,6 +44,7 @@
   };
 </script>
 
+<svelte:window bind:innerWidth />
 <div class="countback">
   <CountbackHead
     {axis}
@@ -68,6 +74,7 @@
           {item}
           {axis}
           {scale}
+          {labelGap}
           openRung={open?.itemId === planned.id ? (open.rung ?? '') : null}
           onOpen={(rung) => toggle(planned.id, rung)}
         />

@@ -13,6 +13,7 @@
     item,
     axis,
     scale,
+    labelGap,
     openRung,
     onOpen
   }: {
@@ -21,6 +22,8 @@
     axis: TimeAxis;
     /** px per click. */
     scale: number;
+    /** Least distance between two labels, in per cent. */
+    labelGap: number;
     /** Key of the rung that is explained, '' for the whole ladder, null while closed. */
     openRung: string | null;
     onOpen: (rung: string | null) => void;
@@ -42,7 +45,7 @@
     item.plannedSteps.slice(1).filter((s) => s.sectionId === planned.slowestSectionId)
   );
   const labels = $derived(
-    isSmall ? [] : labelled(planned.shortMin > 0 ? ownSteps.slice(0, -1) : ownSteps, axis, 3.6)
+    isSmall ? [] : labelled(planned.shortMin > 0 ? ownSteps.slice(0, -1) : ownSteps, axis, labelGap)
   );
   /** From here on what held is old: drawn dotted. */
   const agedFrom = $derived(slowest?.held?.isAged ? Math.max(axis.from, dayOf(slowest.held.on)) : null);

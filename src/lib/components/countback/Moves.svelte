@@ -5,6 +5,9 @@
 
   let { moves, cause, isOpen }: { moves: readonly Move[]; cause: string; isOpen: boolean } = $props();
 
+  /** The table is only made once it is looked at: a season has many layings. */
+  // svelte-ignore state_referenced_locally
+  let isShown = $state(isOpen);
   const WHY: Record<Move['why'], string> = {
     holds: 'holds now',
     'not-reached': 'not reached by its date',
@@ -20,26 +23,28 @@
 </script>
 
 {#if moves.length > 0}
-  <details open={isOpen}>
+  <details bind:open={isShown}>
     <summary>{moves.length} {moves.length === 1 ? 'date' : 'dates'} moved: {cause}</summary>
-    <table>
-      <thead
-        ><tr
-          ><th scope="col">item</th><th scope="col" class="number">rung</th><th scope="col">was</th><th
-            scope="col">is</th
-          ><th scope="col">why</th></tr
-        ></thead
-      >
-      <tbody>
-        {#each moves as move, i (i)}
-          <tr
-            ><td>{move.itemName}</td><td class="number">{number(move.bpm)}</td><td>{said(move.from)}</td><td
-              >{move.why === 'holds' ? 'holds' : said(move.to)}</td
-            ><td>{WHY[move.why]}</td></tr
-          >
-        {/each}
-      </tbody>
-    </table>
+    {#if isShown}
+      <table>
+        <thead
+          ><tr
+            ><th scope="col">item</th><th scope="col" class="number">rung</th><th scope="col">was</th><th
+              scope="col">is</th
+            ><th scope="col">why</th></tr
+          ></thead
+        >
+        <tbody>
+          {#each moves as move, i (i)}
+            <tr
+              ><td>{move.itemName}</td><td class="number">{number(move.bpm)}</td><td>{said(move.from)}</td><td
+                >{move.why === 'holds' ? 'holds' : said(move.to)}</td
+              ><td>{WHY[move.why]}</td></tr
+            >
+          {/each}
+        </tbody>
+      </table>
+    {/if}
   </details>
 {/if}
 

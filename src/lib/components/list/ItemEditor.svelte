@@ -1,9 +1,9 @@
 <!-- An item's facts: what it is, its bars, its sections with their tempos, and its schools. -->
 <script lang="ts">
-  import { superForm, type SuperValidated } from 'sveltekit-superforms';
+  import type { SuperValidated } from 'sveltekit-superforms';
   import Field from '$lib/components/ui/Field.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
-  import { keepDraft } from '$lib/state/draft';
+  import { keptForm } from '$lib/state/kept-form';
   import { type ItemForm, blankSection } from '$lib/schema/item-form';
   import SectionFields from './SectionFields.svelte';
 
@@ -21,19 +21,8 @@
     canRemove?: boolean;
   } = $props();
 
-  let isBack = $state(false);
   // svelte-ignore state_referenced_locally
-  const superform = superForm(initial, {
-    dataType: 'json',
-    resetForm: false,
-    taintedMessage: null,
-    onResult: ({ result }) => {
-      if (result.type === 'redirect') draft.forget();
-    }
-  });
-  const { form, errors, enhance, submitting } = superform;
-  // svelte-ignore state_referenced_locally
-  const draft = keepDraft(draftKey, superform, () => (isBack = true));
+  const { form, errors, enhance, submitting, trouble, isBack, forget } = keptForm(initial, draftKey);
 
   const isSightReading = $derived($form.kind === 'sight-reading');
   let added = 1;
@@ -61,17 +50,17 @@
 
 <form method="POST" action="?/save" use:enhance>
   <h2>{title}</h2>
-  {#if isBack}<p class="back" role="status">
+  {#if $isBack}<p class="back" role="status">
       What you had typed here before is back. <button
         type="button"
         class="quiet"
         onclick={() => {
-          draft.forget();
+          forget();
           location.reload();
         }}>Use what is saved instead</button
       >
     </p>{/if}
-  <FormFaults errors={$errors._errors} />
+  <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
   <div class="facts">
     <div class="wide">
       <Field id="name" label="Name" errors={$errors.name}>
@@ -151,7 +140,7 @@
     <FormFaults errors={$errors.sections?._errors} />
     {#each $form.sections as section, i (section.id)}
       <SectionFields
-        bind:section={$form.sections[i]!}
+        {form}
         errors={$errors.sections?.[i]}
         index={i}
         canRemove={$form.sections.length > 1}

@@ -3,17 +3,19 @@
   import Field from '$lib/components/ui/Field.svelte';
   import NoteValue from '$lib/components/note/NoteValue.svelte';
   import { BEAT_UNITS, sayUnit } from '$lib/core/units';
-  import type { SectionForm } from '$lib/schema/item-form';
+  import type { Writable } from 'svelte/store';
+  import type { ItemForm, SectionForm } from '$lib/schema/item-form';
 
   type Errors = Partial<Record<keyof SectionForm, string[]>>;
   let {
-    section = $bindable(),
+    form,
     errors,
     index,
     canRemove,
     onRemove
   }: {
-    section: SectionForm;
+    /** The editor's form, of which this is one section. */
+    form: Writable<ItemForm>;
     errors: Errors | undefined;
     index: number;
     canRemove: boolean;
@@ -27,6 +29,7 @@
     ['change', 'changes on the way'],
     ['free', 'free, by ear']
   ] as const;
+  const section = $derived($form.sections[index]!);
   const id = (name: string) => `section-${index}-${name}`;
 </script>
 
@@ -44,7 +47,12 @@
   label: string
 )}
   <Field id={id(name)} {label} errors={errors?.[name]}>
-    {#snippet control(w)}<input {...w} type="number" step="any" bind:value={section[name]} />{/snippet}
+    {#snippet control(w)}<input
+        {...w}
+        type="number"
+        step="any"
+        bind:value={$form.sections[index]![name]}
+      />{/snippet}
   </Field>
 {/snippet}
 
@@ -54,7 +62,7 @@
   {@render number('toBar', 'To bar')}
   <Field id={id('tempoKind')} label="Tempo" errors={errors?.tempoKind}>
     {#snippet control(w)}
-      <select {...w} bind:value={section.tempoKind}
+      <select {...w} bind:value={$form.sections[index]!.tempoKind}
         >{#each KINDS as [value, name] (value)}<option {value}>{name}</option>{/each}</select
       >
     {/snippet}
@@ -63,7 +71,7 @@
     <div class="unit">
       <Field id={id('unit')} label="Beat unit" errors={errors?.unit}>
         {#snippet control(w)}
-          <select {...w} bind:value={section.unit}
+          <select {...w} bind:value={$form.sections[index]!.unit}
             >{#each BEAT_UNITS as unit (unit)}<option value={unit}>{sayUnit(unit)}</option>{/each}</select
           >
         {/snippet}
@@ -90,11 +98,11 @@
         hint="Five reputable recordings: 92 88 96 90 94"
         errors={errors?.recordings}
       >
-        {#snippet control(w)}<input {...w} bind:value={section.recordings} />{/snippet}
+        {#snippet control(w)}<input {...w} bind:value={$form.sections[index]!.recordings} />{/snippet}
       </Field>
     </div>
     <Field id={id('use')} label="Target is their" errors={errors?.use}>
-      {#snippet control(w)}<select {...w} bind:value={section.use}
+      {#snippet control(w)}<select {...w} bind:value={$form.sections[index]!.use}
           ><option value="mean">mean</option><option value="median">median</option></select
         >{/snippet}
     </Field>

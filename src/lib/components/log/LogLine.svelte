@@ -1,8 +1,8 @@
 <!-- The quick line: one row of typing for a touch. -->
 <script lang="ts">
-  import { superForm, type SuperValidated } from 'sveltekit-superforms';
+  import type { SuperValidated } from 'sveltekit-superforms';
   import Field from '$lib/components/ui/Field.svelte';
-  import { keepDraft } from '$lib/state/draft';
+  import { keptForm } from '$lib/state/kept-form';
 
   let {
     form: initial,
@@ -10,16 +10,7 @@
   }: { form: SuperValidated<{ line: string }>; items: readonly { name: string }[] } = $props();
 
   // svelte-ignore state_referenced_locally
-  const superform = superForm(initial, {
-    resetForm: false,
-    taintedMessage: null,
-    invalidateAll: true,
-    onResult: ({ result }) => {
-      if (result.type === 'success') draft.forget();
-    }
-  });
-  const { form, errors, enhance, submitting } = superform;
-  const draft = keepDraft('log line', superform, () => undefined);
+  const { form, errors, enhance, submitting, trouble } = keptForm(initial, 'log line');
 </script>
 
 <form method="POST" action="?/line" use:enhance>
@@ -29,7 +20,7 @@
     hint="{items.length > 2
       ? '3'
       : '1'} 37-41 15m @92 ccncc -rhythm breath comes late. Item by number or name; c is clean, n not yet; without bars it is the whole item."
-    errors={$errors.line}
+    errors={$trouble ? [$trouble] : $errors.line}
   >
     {#snippet control(w)}<input
         {...w}

@@ -1,13 +1,14 @@
 <!-- A touch as a form; attempts are put down in the order played. -->
 <script lang="ts">
-  import { superForm, type SuperValidated } from 'sveltekit-superforms';
+  import type { SuperValidated } from 'sveltekit-superforms';
+  import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import Field from '$lib/components/ui/Field.svelte';
   import { ELEMENTS } from '$lib/core/practice';
   import type { SeasonItem } from '$lib/core/season';
   import { targetOf } from '$lib/core/tempo';
   import { BEAT_UNITS, sayUnit } from '$lib/core/units';
   import type { TouchForm } from '$lib/schema/touch-form';
-  import { keepDraft } from '$lib/state/draft';
+  import { keptForm } from '$lib/state/kept-form';
 
   type Picked = { itemId: string; sectionId: string | null; bpm: number | null; minutes: number };
   let {
@@ -23,16 +24,7 @@
   } = $props();
 
   // svelte-ignore state_referenced_locally
-  const superform = superForm(initial, {
-    dataType: 'json',
-    resetForm: true,
-    taintedMessage: null,
-    onResult: ({ result }) => {
-      if (result.type === 'success') draft.forget();
-    }
-  });
-  const { form, errors, enhance, submitting } = superform;
-  const draft = keepDraft('touch', superform, () => undefined);
+  const { form, errors, enhance, submitting, trouble } = keptForm(initial, 'touch', { resetForm: true });
 
   // svelte-ignore state_referenced_locally
   if (picked) fill(picked);
@@ -61,6 +53,7 @@
 </script>
 
 <form method="POST" action="?/touch" use:enhance>
+  {#if $trouble}<div class="note"><FormFaults errors={[$trouble]} /></div>{/if}
   <div class="item">
     <Field id="itemId" label="Item" errors={$errors.itemId}>
       {#snippet control(w)}<select {...w} bind:value={$form.itemId} onchange={useUnit}

@@ -1,28 +1,25 @@
 <!-- The week in spans of minutes, what comes off first, lessons, and dates on which it is otherwise. -->
 <script lang="ts">
-  import { superForm, type SuperValidated } from 'sveltekit-superforms';
+  import type { SuperValidated } from 'sveltekit-superforms';
   import Field from '$lib/components/ui/Field.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import { BREAK_MIN_PER_HOUR } from '$lib/core/plan';
   import type { TimeForm } from '$lib/schema/time-form';
-  import { keepDraft } from '$lib/state/draft';
+  import { keptForm } from '$lib/state/kept-form';
 
-  let { form: initial, draftKey }: { form: SuperValidated<TimeForm>; draftKey: string } = $props();
+  let {
+    form: initial,
+    draftKey,
+    from
+  }: {
+    form: SuperValidated<TimeForm>;
+    draftKey: string;
+    /** Audition to go back to. */ from: string | null;
+  } = $props();
 
   const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
-  let isBack = $state(false);
   // svelte-ignore state_referenced_locally
-  const superform = superForm(initial, {
-    dataType: 'json',
-    resetForm: false,
-    taintedMessage: null,
-    onResult: ({ result }) => {
-      if (result.type === 'redirect') draft.forget();
-    }
-  });
-  const { form, errors, enhance, submitting } = superform;
-  // svelte-ignore state_referenced_locally
-  const draft = keepDraft(draftKey, superform, () => (isBack = true));
+  const { form, errors, enhance, submitting, trouble, isBack } = keptForm(initial, draftKey);
 
   const spansOf = (day: number) =>
     $form.week.map((span, i) => ({ span, i })).filter(({ span }) => span.weekday === day);
@@ -42,9 +39,9 @@
   );
 </script>
 
-<form method="POST" action="?/save" use:enhance>
-  {#if isBack}<p class="back" role="status">What you had typed here before is back.</p>{/if}
-  <FormFaults errors={$errors._errors} />
+<form method="POST" action="?/save{from ? `&from=${from}` : ''}" use:enhance>
+  {#if $isBack}<p class="back" role="status">What you had typed here before is back.</p>{/if}
+  <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
   <div class="columns">
     <section>
       <h3>The week</h3>

@@ -4,7 +4,7 @@ import { CodedError } from '../errors';
 import * as auditions from '../store/audition';
 import { findCandidate } from '../store/candidate';
 import * as items from '../store/item';
-import { candidateOfAudition, candidateOfItem } from './about';
+import { candidateOfAudition } from './about';
 import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
 import { found, useCase } from './use-case';
 
@@ -75,10 +75,23 @@ export const readList = useCase({
   }
 });
 
+/** An item for its editor. */
 export const readItem = useCase({
-  rule: 'own',
-  about: candidateOfItem,
+  rule: 'teacher',
   run: (app: App, input: { itemId: string }) => found(items.findItem(app.db, input.itemId))
+});
+
+/** Opens the editor of a new item; whose list it is. */
+export const prepareItem = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { auditionId: string }) =>
+    found(auditions.findAudition(app.db, input.auditionId)).name
+});
+
+/** Opens the editor of a new audition. */
+export const prepareAudition = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { candidateId: string }) => found(findCandidate(app.db, input.candidateId))
 });
 
 export type ItemInput = Omit<items.ListItem, 'version' | 'auditionId'>;

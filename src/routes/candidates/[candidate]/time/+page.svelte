@@ -19,7 +19,7 @@
       Real minutes, not wishes: the plan is laid inside them. It serves every audition of this candidate.
     </p>
   </div>
-  <TimeEditor form={data.form} draftKey="time {data.candidate.id}" />
+  <TimeEditor form={data.form} draftKey="time {data.candidate.id}" from={data.head?.auditionId ?? null} />
 </div>
 
 <style>

@@ -3,11 +3,11 @@ import { superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
 import { blankSection, itemForm, readItemForm } from '$lib/schema/item-form';
 import { ask, putFaults } from '$lib/server/http';
-import { addItem, readList } from '$lib/server/usecase/list';
+import { addItem, prepareItem } from '$lib/server/usecase/list';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
-  ask(event, readList, { auditionId: event.params.audition });
+  ask(event, prepareItem, { auditionId: event.params.audition });
   const blank = {
     ...itemForm.parse({ name: 'x', composer: '', edition: '', tested: '' }),
     name: '',

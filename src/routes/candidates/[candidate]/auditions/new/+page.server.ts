@@ -3,12 +3,12 @@ import { superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
 import { type CallForm, callFaults, callForm, readCallForm } from '$lib/schema/call-form';
 import { ask, putFaults } from '$lib/server/http';
-import { addAudition } from '$lib/server/usecase/list';
+import { addAudition, prepareAudition } from '$lib/server/usecase/list';
 import { readCandidate } from '$lib/server/usecase/studio';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
-  const { candidate } = ask(event, readCandidate, { candidateId: event.params.candidate });
+  const candidate = ask(event, prepareAudition, { candidateId: event.params.candidate });
   const blank: CallForm = {
     version: 0,
     name: '',

@@ -9,6 +9,7 @@
 <div class="page">
   <p><a href="/candidates/{data.candidate.id}"><bdi>{data.candidate.name}</bdi></a></p>
   <h1>A new audition</h1>
+  <h2 class="hidden">The call</h2>
   <p class="soft">
     Its date is what everything is counted back from. Put in what is known; the rest can follow.
   </p>

@@ -1,0 +1,19 @@
+import { defineConfig } from '@playwright/test';
+import { CHROMIUM, CHROMIUM_FLAGS } from './scripts/parts/prepare.mjs';
+
+export default defineConfig({
+  testDir: 'tests/e2e',
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
+  workers: 1,
+  forbidOnly: true,
+  outputDir: '.tmp/e2e',
+  reporter: [['list'], ['json', { outputFile: '.tmp/e2e.json' }]],
+  use: {
+    locale: 'en-GB',
+    timezoneId: 'Europe/Brussels',
+    actionTimeout: 15_000,
+    navigationTimeout: 15_000,
+    launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_FLAGS }
+  }
+});

@@ -1,0 +1,132 @@
+/** Every screen of the demo, at a desk and on a phone: axe finds nothing, nothing is wider than the screen. */
+import AxeBuilder from '@axe-core/playwright';
+import { type Page, expect, test } from '@playwright/test';
+import { Studio, alive } from './studio';
+
+const studio = new Studio(3382, true);
+test.beforeAll(() => studio.at('2026-11-24T08:30:00Z').then(() => undefined));
+test.afterAll(() => studio.close());
+
+const VIEWPORTS = [
+  ['a desk', { width: 1280, height: 800 }],
+  ['a phone', { width: 390, height: 844 }]
+] as const;
+
+async function enter(page: Page): Promise<string> {
+  await page.goto(`${studio.origin}/sign-in`);
+  await page.getByRole('button', { name: /teacher, the whole studio/ }).click();
+  await page.waitForURL('**/studio');
+  const row = page.locator('tbody', { hasText: 'Ilka' });
+  return (await row.locator('a[href^="/auditions/"]').first().getAttribute('href'))!;
+}
+
+async function expectClean(page: Page, name: string) {
+  await alive(page);
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze();
+  expect(
+    violations.map(
+      (v) =>
+        `${name}: ${v.id} ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 3)
+          .join(', ')}`
+    )
+  ).toEqual([]);
+  const isTooWide = await page.evaluate(
+    () => document.documentElement.scrollWidth > document.documentElement.clientWidth + 1
+  );
+  expect(isTooWide, `${name} is wider than its screen`).toBe(false);
+}
+
+for (const [where, viewport] of VIEWPORTS) {
+  for (const colorScheme of ['light', 'dark'] as const) {
+    test(`axe finds nothing on any screen at ${where}, ${colorScheme}`, async ({ browser }) => {
+      const page = await (await browser.newContext({ viewport, colorScheme })).newPage();
+      await page.goto(`${studio.origin}/sign-in`);
+      await expectClean(page, 'sign-in');
+      const audition = await enter(page);
+      await expectClean(page, 'studio');
+      for (const path of [
+        '',
+        '/list',
+        '/list/new',
+        '/log',
+        '/readiness',
+        '/call',
+        '/layings',
+        '/layings/1'
+      ]) {
+        await page.goto(studio.origin + audition + path);
+        await expectClean(page, path || 'countback');
+      }
+      await page.goto(studio.origin + audition);
+      await alive(page);
+      await page.locator('button.week').nth(1).click();
+      await page.locator('button.step').first().click();
+      await expectClean(page, 'countback opened');
+      await page.goto(`${studio.origin}${audition}/list`);
+      await page.getByRole('link', { name: /Lanterns/ }).click();
+      await page.waitForURL('**/list/*');
+      await expectClean(page, 'item');
+      const time = await page.getByRole('link', { name: 'Time', exact: true }).getAttribute('href');
+      await page.goto(studio.origin + time);
+      await expectClean(page, 'time');
+      await page.goto(studio.origin + time!.replace(/\/time.*/, ''));
+      await expectClean(page, 'candidate');
+      await page.goto(studio.origin + time!.replace(/\/time.*/, '/auditions/new'));
+      await expectClean(page, 'new audition');
+      await page.goto(`${studio.origin}/nowhere`);
+      await expectClean(page, 'no such page');
+    });
+  }
+}
+
+test('the list is put in another order by keyboard alone, and the plan follows', async ({ browser }) => {
+  const page = await (await browser.newContext()).newPage();
+  const audition = await enter(page);
+  await page.goto(`${studio.origin}${audition}/list`);
+  await alive(page);
+  const names = () => page.locator('.items .what a').allTextContents();
+  const before = await names();
+  await page.getByRole('button', { name: /^Move Étude 14.* down$/ }).focus();
+  await page.keyboard.press('Enter');
+  await expect.poll(names).toEqual([before[1], before[0], ...before.slice(2)]);
+  await alive(page);
+  await page.reload();
+  expect(await names()).toEqual([before[1], before[0], ...before.slice(2)]);
+});
+
+test('two tabs editing one item: the later is told and keeps what it typed', async ({ browser }) => {
+  const context = await browser.newContext();
+  const [one, two] = [await context.newPage(), await context.newPage()];
+  const audition = await enter(one);
+  await one.goto(`${studio.origin}${audition}/list`);
+  const href = await one.getByRole('link', { name: /Harbour/ }).getAttribute('href');
+  for (const page of [one, two]) {
+    await page.goto(studio.origin + href);
+    await alive(page);
+  }
+  await one.getByLabel('What is being tested').fill('from the first tab');
+  await one.getByRole('button', { name: 'Save', exact: true }).click();
+  await one.waitForURL('**/list');
+  await two.getByLabel('What is being tested').fill('from the second tab');
+  await two.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(two.getByRole('alert')).toContainText('changed in another window');
+  await expect(two.getByLabel('What is being tested')).toHaveValue('from the second tab');
+  await two.getByRole('button', { name: 'Save', exact: true }).click();
+  await two.waitForURL('**/list');
+  await expect(two.getByText('tested: from the second tab')).toBeVisible();
+});
+
+test('a hundred kilobytes of text are refused at their field and stay there', async ({ browser }) => {
+  const page = await (await browser.newContext()).newPage();
+  const audition = await enter(page);
+  await page.goto(`${studio.origin}${audition}/log`);
+  await alive(page);
+  await page.locator('#line').fill(`1 10m ${'long '.repeat(20_000)}`);
+  await page.getByRole('button', { name: 'Log', exact: true }).click();
+  await expect(page.locator('#line-fault')).toContainText('At most 4,000 characters');
+  expect((await page.locator('#line').inputValue()).length).toBeGreaterThan(99_000);
+});

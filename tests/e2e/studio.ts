@@ -1,0 +1,49 @@
+/** A running studio for a browser test: its own data directory, a clock that stands where the test puts it. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type Page, test } from '@playwright/test';
+import { serve } from '../../scripts/parts/serve.mjs';
+
+export class Studio {
+  readonly #data = mkdtempSync(join(tmpdir(), 'irvot-e2e-'));
+  #app: { origin: string; stop: () => void } | null = null;
+
+  constructor(
+    readonly port: number,
+    readonly isDemo = false
+  ) {}
+
+  /** Starts, or starts again at a later time with the same data. */
+  async at(now: string): Promise<string> {
+    await this.stop();
+    this.#app = await serve({
+      port: this.port,
+      data: this.#data,
+      env: { IRVOT_NOW: now, IRVOT_DEMO: this.isDemo ? '1' : '' }
+    });
+    return this.#app.origin;
+  }
+
+  get origin(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  async stop(): Promise<void> {
+    this.#app?.stop();
+    this.#app = null;
+    await new Promise((resolve) => setTimeout(resolve, 300));
+  }
+
+  async close(): Promise<void> {
+    await this.stop();
+    rmSync(this.#data, { recursive: true, force: true });
+  }
+}
+
+/** Forms answer once the page is alive; a page says so by having run its scripts. */
+export async function alive(page: Page): Promise<void> {
+  await page.waitForLoadState('networkidle');
+}
+
+export const step = test.step;
