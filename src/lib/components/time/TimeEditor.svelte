@@ -190,7 +190,7 @@
   }
   .columns {
     display: grid;
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
     gap: 24px 48px;
   }
   h3:not(:first-child) {
@@ -284,10 +284,19 @@
   }
   @media (max-width: 1000px) {
     .columns {
-      grid-template-columns: 1fr;
+      grid-template-columns: minmax(0, 1fr);
     }
   }
   @media (max-width: 720px) {
+    .span {
+      flex-wrap: wrap;
+    }
+    .lesson {
+      grid-template-columns: 1fr 1fr;
+    }
+    .lesson .inside {
+      grid-row: auto;
+    }
     li {
       grid-template-columns: 1fr auto;
       padding: 10px 0;

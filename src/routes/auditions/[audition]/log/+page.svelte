@@ -126,7 +126,7 @@
 <style>
   .columns {
     display: grid;
-    grid-template-columns: 1fr 360px;
+    grid-template-columns: minmax(0, 1fr) 360px;
     gap: 24px 48px;
     margin-top: 20px;
   }
@@ -151,6 +151,7 @@
     margin: 32px 0 6px;
   }
   .scroll {
+    position: relative;
     overflow-x: auto;
   }
   td {
@@ -178,7 +179,7 @@
   }
   @media (max-width: 900px) {
     .columns {
-      grid-template-columns: 1fr;
+      grid-template-columns: minmax(0, 1fr);
     }
   }
 </style>

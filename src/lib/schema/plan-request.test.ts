@@ -1,0 +1,139 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { readPlanRequest } from './plan-request';
+
+type Json = Record<string, unknown>;
+const example = () =>
+  JSON.parse(readFileSync('docs/examples/request.json', 'utf8')) as Json & {
+    rounds: Json[];
+    items: (Json & { sections: (Json & { tempo: Json })[] })[];
+    time: Json & { week: Json[] };
+    log: Json[];
+  };
+
+/** The faults of the documented example after one change. */
+function faults(change: (request: ReturnType<typeof example>) => void): string[] {
+  const request = example();
+  change(request);
+  const read = readPlanRequest(request);
+  return read.ok ? [] : read.faults.map((f) => `${f.path}: ${f.says}`);
+}
+
+describe('a plan request', () => {
+  it('as the docs show it is sound', () => {
+    expect(faults(() => undefined)).toEqual([]);
+  });
+
+  it.each<[string, (r: ReturnType<typeof example>) => void, string]>([
+    [
+      'a round before today',
+      (r) => (r.rounds[0]!.date = '2026-11-01'),
+      'rounds.0.date: 2026-11-01 is before today'
+    ],
+    [
+      '29 February of a common year',
+      (r) => (r.rounds[0]!.date = '2027-02-29'),
+      'rounds.0.date: There is no day 2027-02-29'
+    ],
+    [
+      'a local time the clock skips',
+      (r) => Object.assign(r.rounds[0]!, { date: '2027-03-28', time: '02:30' }),
+      'rounds.0.time: 02:30 does not exist'
+    ],
+    ['an unknown zone', (r) => (r.rounds[0]!.zone = 'Europe/Nowhere'), 'rounds.0.zone: No such time zone'],
+    ['an empty list', (r) => (r.items = []), 'items: The list is empty'],
+    [
+      'a target below every click',
+      (r) => (r.items[1]!.sections[0]!.tempo.targetBpm = 12),
+      'items.1.sections.0.tempo.targetBpm: quarter 12 is below the lowest a click can say, 20'
+    ],
+    [
+      'a target above every click',
+      (r) => (r.items[1]!.sections[0]!.tempo.targetBpm = 500),
+      'above the highest a click can say, 416'
+    ],
+    [
+      'a range upside down',
+      (r) => (r.items[0]!.sections[0]!.tempo.highBpm = 50),
+      'items.0.sections.0.tempo.highBpm: The range is upside down: 58 to 50.'
+    ],
+    [
+      'a stretch outside the range',
+      (r) => (r.items[0]!.sections[0]!.tempo.stretchBpm = 80),
+      'tempo.stretchBpm: The stretch lies in the range'
+    ],
+    [
+      'bars outside the item',
+      (r) => (r.items[0]!.sections[1]!.toBar = 120),
+      'items.0.sections.1.toBar: Bar 120 lies outside the item, bars 1 to 96.'
+    ],
+    [
+      'bars upside down',
+      (r) => (r.items[0]!.sections[1]!.toBar = 30),
+      'items.0.sections.1.toBar: The bars are upside down: 41 to 30.'
+    ],
+    ['absurd bars', (r) => (r.items[0]!.toBar = 99_999), 'items.0.toBar: Bars go up to 2000.'],
+    ['absurd minutes', (r) => (r.time.week[0]!.minutes = 5000), 'time.week.0.minutes: At most 720 minutes.'],
+    ['no minutes', (r) => (r.time.week[0]!.minutes = 0), 'time.week.0.minutes: At least 1 minute.'],
+    [
+      'a span that overlaps',
+      (r) => r.time.week.push({ weekday: 1, start: '17:30', minutes: 30 }),
+      'time.week.5.start: It overlaps'
+    ],
+    [
+      'a span past midnight',
+      (r) => (r.time.week[0]!.start = '23:30'),
+      'time.week.0.minutes: It would run past midnight.'
+    ],
+    [
+      'a touch of tomorrow',
+      (r) => (r.log[0]!.date = '2026-11-25'),
+      'log.0.date: A touch is logged on its day or later'
+    ],
+    [
+      'a touch outside the item',
+      (r) => (r.log[0]!.toBar = 97),
+      'log.0.toBar: Étude 14, “Millrace” has bars 1 to 96.'
+    ],
+    [
+      'a touch of an unknown item',
+      (r) => (r.log[0]!.itemId = 'none'),
+      'log.0.itemId: There is no item “none”'
+    ],
+    [
+      'attempts that are no marks',
+      (r) => (r.log[0]!.attempts = 'yes'),
+      'log.0.attempts: Attempts are c for clean'
+    ],
+    [
+      '100 kB of text',
+      (r) => (r.items[0]!.name = 'x'.repeat(100_000)),
+      'items.0.name: At most 120 characters'
+    ],
+    ['another format', (r) => (r.version = 2), 'version: This program reads version 1.'],
+    ['a key nobody knows', (r) => (r.colour = 'red'), '(request): ']
+  ])('with %s says so at its path', (_, change, says) => {
+    expect(faults(change).join('\n')).toContain(says);
+  });
+
+  it('names every fault at once', () => {
+    expect(faults((r) => Object.assign(r, { items: [], rounds: [], log: [] }))).toHaveLength(2);
+  });
+
+  it('takes what is unusual but no fault', () => {
+    expect(faults((r) => (r.items[0]!.name = 'لحن الفجر 🎶'))).toEqual([]);
+    expect(faults((r) => (r.rounds[1]!.date = r.rounds[0]!.date))).toEqual([]);
+    expect(faults((r) => (r.log[0]!.tempoBpm = 72))).toEqual([]);
+    expect(
+      faults((r) =>
+        r.rounds.push({
+          id: 'old',
+          name: 'last year',
+          date: '2025-05-05',
+          zone: 'Europe/Brussels',
+          isHistory: true
+        })
+      )
+    ).toEqual([]);
+  });
+});

@@ -1,0 +1,82 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import ICAL from 'ical.js';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { type CalendarEvent, writeCalendar } from './calendar';
+
+const folder = mkdtempSync(join(tmpdir(), 'irvot-calendar-'));
+const NOW = Date.parse('2026-11-24T08:00:00Z');
+
+const event = (more: Partial<CalendarEvent>): CalendarEvent => ({
+  uid: 'one@irvot',
+  date: '2026-12-02',
+  time: '17:15',
+  zone: 'Europe/Brussels',
+  minutes: 20,
+  summary: 'Étude 14, “Millrace”; bars 1–40',
+  description: '',
+  hasAlarm: true,
+  ...more
+});
+
+const EVENTS = [
+  event({}),
+  event({ uid: 'two@irvot', time: null, hasAlarm: false, summary: 'لحن الفجر 🎶, 12 min' }),
+  event({
+    uid: 'three@irvot',
+    date: '2027-03-28',
+    time: '10:40',
+    zone: 'America/New_York',
+    summary: 'x'.repeat(300),
+    hasAlarm: false
+  }),
+  event({ uid: 'four@irvot', date: '2026-10-25', time: '02:30', description: 'line one\nline two' })
+];
+
+const gone = { uid: 'gone@irvot', date: '2026-12-03', sequence: 1, digest: 'before' };
+const { text, sent } = writeCalendar('Ada: Wind band', EVENTS, [gone], NOW);
+const file = join(folder, 'plan.ics');
+
+beforeAll(() => writeFileSync(file, text));
+
+describe('the calendar file, read by others', () => {
+  it('has times as they are at the venue, whatever zone the server stands in (ical.js)', () => {
+    const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent');
+    const startOf = (uid: string) =>
+      events.find((e) => e.getFirstPropertyValue('uid') === uid)!.getFirstProperty('dtstart')!;
+    expect(String(startOf('one@irvot').getFirstValue())).toBe('2026-12-02T17:15:00');
+    expect(startOf('three@irvot').getParameter('tzid')).toBe('America/New_York');
+    expect(String(startOf('three@irvot').getFirstValue())).toBe('2027-03-28T10:40:00');
+    expect(String(startOf('two@irvot').getFirstValue())).toBe('2026-12-02');
+    expect(
+      events.find((e) => e.getFirstPropertyValue('uid') === 'two@irvot')!.getFirstPropertyValue('summary')
+    ).toBe('لحن الفجر 🎶, 12 min');
+  });
+
+  it('passes the restrictions of RFC 5545 as libical checks them', () => {
+    const program = join(folder, 'strict');
+    execFileSync('gcc', ['tests/calendar/strict.c', '-o', program, '-lical']);
+    expect(execFileSync(program, [file], { encoding: 'utf8' })).toBe('5 events\n');
+  });
+
+  it('is valid to vobject, which wants every required property and zone', () => {
+    const script =
+      'import sys,vobject; c=vobject.readOne(open(sys.argv[1],encoding="utf8",newline="").read()); c.validate(raiseException=True); print(len(c.vevent_list))';
+    expect(execFileSync('/usr/bin/python3', ['-c', script, file], { encoding: 'utf8' }).trim()).toBe('5');
+  });
+
+  it('folds long lines at 75 octets and ends them with CR LF (RFC 5545, 3.1)', () => {
+    for (const line of text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
+    expect(text.replaceAll('\r\n', '')).not.toContain('\n');
+  });
+
+  it('cancels what has gone once, and does not count it up again', () => {
+    const cancelled = sent.find((s) => s.uid === 'gone@irvot')!;
+    expect(cancelled).toMatchObject({ sequence: 2, digest: 'cancelled' });
+    const again = writeCalendar('Ada: Wind band', EVENTS, sent, NOW);
+    expect(again.sent.find((s) => s.uid === 'gone@irvot')!.sequence).toBe(2);
+    expect(again.sent.find((s) => s.uid === 'one@irvot')!.sequence).toBe(0);
+  });
+});
