@@ -24,7 +24,7 @@ export function giveUp(sentence) {
 }
 
 /** Runs a command in the project's folder with its output shown; gives up with `sentence` when it fails. */
-export function run(command, args, sentence, env = {}) {
+function run(command, args, sentence, env = {}) {
   const done = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } });
   if (done.status !== 0) giveUp(sentence);
 }

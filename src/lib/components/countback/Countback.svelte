@@ -34,9 +34,8 @@
   const scale = $derived(pxPerClick(view.items, axis.from));
   /** Two labels keep at least a finger's width between them, in per cent of the time axis. */
   let innerWidth = $state(1280);
-  const labelGap = $derived(
-    (27 / (innerWidth > 720 ? Math.min(innerWidth, 1280) - 390 : innerWidth - 36)) * 100
-  );
+  const axisPx = $derived(innerWidth > 720 ? Math.min(innerWidth, 1280) - 390 : innerWidth - 36);
+  const labelGap = $derived((27 / axisPx) * 100);
   let open = $state<{ itemId: string; rung: string | null } | null>(null);
 
   const toggle = (itemId: string, rung: string | null) => {
@@ -53,7 +52,7 @@
     dates={view.audition.dates}
     rounds={view.audition.rounds}
   />
-  <LoadLine {axis} {plan} practised={view.practised} />
+  <LoadLine {axis} {axisPx} {plan} practised={view.practised} />
   <div class="items">
     <div class="under" aria-hidden="true">
       {#each weekMarks(axis) as mark (mark.weeks)}<span class="week" style:left="{axis.at(mark.day)}%"

@@ -317,6 +317,7 @@
       grid-template-columns: 1fr auto;
     }
     .stairs {
+      margin-bottom: 12px;
       grid-row: 2;
       grid-column: 1 / -1;
     }

@@ -7,9 +7,16 @@
 
   let {
     axis,
+    axisPx,
     plan,
     practised
-  }: { axis: TimeAxis; plan: SeasonPlan; practised: Readonly<Record<string, number>> } = $props();
+  }: {
+    axis: TimeAxis;
+    /** Width of the time axis on this screen. */
+    axisPx: number;
+    plan: SeasonPlan;
+    practised: Readonly<Record<string, number>>;
+  } = $props();
 
   const HEIGHT = 30;
   const weeks = $derived(plan.weeks.filter((w) => w.weeksToGo > 0));
@@ -19,6 +26,12 @@
   );
   const px = (minutes: number) => Math.round((minutes / most) * HEIGHT);
   let openWeek = $state<number | null>(null);
+  /** A target smaller than this is hard to hit (WCAG 2.2, 2.5.8); then a list opens the weeks instead. */
+  const LEAST_TARGET_PX = 24;
+  const widthOf = (w: (typeof weeks)[number]) =>
+    axis.at(dayOf(w.from) + 7) - axis.at(Math.max(axis.from, dayOf(w.from)));
+  const canTap = (w: (typeof weeks)[number]) => (widthOf(w) / 100) * axisPx >= LEAST_TARGET_PX;
+  const toggle = (w: (typeof weeks)[number]) => (openWeek = openWeek === w.weeksToGo ? null : w.weeksToGo);
 
   function pastWeeks({ from, today, dayZero }: TimeAxis) {
     const first = Math.ceil((dayZero - from) / 7);
@@ -52,20 +65,35 @@
     {#each weeks as week (week.weeksToGo)}
       {@const from = Math.max(axis.from, dayOf(week.from))}
       {@const isShort = week.askedMin > week.plannedMin}
-      <button
-        class="week"
-        class:short={isShort}
-        style:left="{axis.at(from)}%"
-        style:width="{axis.at(dayOf(week.from) + 7) - axis.at(from)}%"
-        aria-expanded={openWeek === week.weeksToGo}
-        aria-label={says(week)}
-        title={says(week)}
-        onclick={() => (openWeek = openWeek === week.weeksToGo ? null : week.weeksToGo)}
-      >
+      {#snippet bars()}
         <i class="there" style:height="{px(week.thereMin)}px"></i>
         <i class="asked" style:height="{px(week.askedMin)}px"></i>
         {#if week.isJump}<b aria-hidden="true">+⅕</b>{/if}
-      </button>
+      {/snippet}
+      {#if canTap(week)}
+        <button
+          class="week"
+          class:short={isShort}
+          style:left="{axis.at(from)}%"
+          style:width="{widthOf(week)}%"
+          aria-expanded={openWeek === week.weeksToGo}
+          aria-label={says(week)}
+          title={says(week)}
+          onclick={() => toggle(week)}
+        >
+          {@render bars()}
+        </button>
+      {:else}
+        <span
+          class="week"
+          class:short={isShort}
+          style:left="{axis.at(from)}%"
+          style:width="{widthOf(week)}%"
+          title={says(week)}
+        >
+          {@render bars()}
+        </span>
+      {/if}
     {/each}
   </div>
 </div>
@@ -75,6 +103,15 @@
   </p>
 {:else}
   <p class="says soft">The plan fits: every rung has its minutes.</p>
+{/if}
+{#if !weeks.every(canTap)}
+  <label class="pick">
+    Open a week
+    <select bind:value={openWeek}>
+      <option value={null}></option>
+      {#each weeks as week (week.weeksToGo)}<option value={week.weeksToGo}>{says(week)}</option>{/each}
+    </select>
+  </label>
 {/if}
 {#if openWeek !== null}
   <WeekDays {plan} week={weeks.find((w) => w.weeksToGo === openWeek)!} onClose={() => (openWeek = null)} />
@@ -144,7 +181,21 @@
   .says span {
     color: var(--soft);
   }
+  .pick {
+    display: block;
+    margin: 0 0 10px var(--names);
+    color: var(--soft);
+    font-size: 0.87rem;
+  }
+  .pick select {
+    max-width: 100%;
+    min-height: 32px;
+    background: var(--paper);
+  }
   @media (max-width: 720px) {
+    .pick {
+      margin-left: 0;
+    }
     .load {
       grid-template-columns: 1fr;
     }

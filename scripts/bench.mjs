@@ -1,0 +1,73 @@
+/** Prints what is measured: the plan in processor time, the countback page's weight, the server's memory with the demo. */
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import {
+  CHROMIUM,
+  CHROMIUM_FLAGS,
+  ROOT,
+  ensureBuilt,
+  ensureChromium,
+  ensureInstalled
+} from './parts/prepare.mjs';
+
+ensureInstalled();
+ensureChromium();
+ensureBuilt();
+const { chromium } = await import('@playwright/test');
+const { serve } = await import('./parts/serve.mjs');
+
+execFileSync(join(ROOT, 'node_modules', '.bin', 'tsx'), [join(ROOT, 'tests', 'bench', 'plan.bench.ts')], {
+  stdio: 'inherit',
+  cwd: ROOT
+});
+
+const kB = (bytes) => `${(bytes / 1000).toFixed(1)} kB`;
+const data = mkdtempSync(join(tmpdir(), 'irvot-bench-'));
+const app = await serve({ port: 3292, data, env: { IRVOT_DEMO: '1', IRVOT_NOW: '2026-11-24T08:30:00Z' } });
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_FLAGS });
+try {
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  await page.goto(`${app.origin}/sign-in`);
+  await page.getByRole('button', { name: /teacher, the whole studio/ }).click();
+  await page.waitForURL('**/studio');
+  const href = await page.locator('a[href^="/auditions/"]').nth(1).getAttribute('href');
+  const cold = await browser.newContext({ storageState: await context.storageState() });
+  const countback = await cold.newPage();
+  const sizes = { script: 0, font: 0, stylesheet: 0, document: 0 };
+  const waits = [];
+  countback.on('response', (response) => {
+    const kind = response.request().resourceType();
+    if (kind in sizes)
+      waits.push(
+        response
+          .body()
+          .then(
+            (body) => (sizes[kind] += kind === 'font' ? body.length : gzipSync(body, { level: 9 }).length)
+          )
+      );
+  });
+  await countback.goto(app.origin + href, { waitUntil: 'networkidle' });
+  await Promise.all(waits);
+  countback.removeAllListeners('response');
+  console.log(`\nThe countback page, cold, gzip -9 (fonts as they are):`);
+  console.log(
+    `  JavaScript  ${kB(sizes.script)}   goal 120 kB: ${(sizes.script / 120_000).toFixed(2)} of it`
+  );
+  console.log(`  fonts       ${kB(sizes.font)}   goal 100 kB: ${(sizes.font / 100_000).toFixed(2)} of it`);
+  console.log(`  styles      ${kB(sizes.stylesheet)}`);
+  console.log(`  document    ${kB(sizes.document)}`);
+  for (let i = 0; i < 20; i += 1) await countback.reload({ waitUntil: 'networkidle' });
+  const resident =
+    Number(/VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${app.child.pid}/status`, 'utf8'))[1]) * 1024;
+  console.log(
+    `\nThe server with the demo, after 20 pages: ${(resident / 1e6).toFixed(0)} MB resident, goal 200 MB: ${(resident / 200e6).toFixed(2)} of it`
+  );
+} finally {
+  await browser.close();
+  app.stop();
+  rmSync(data, { recursive: true, force: true });
+}
