@@ -33,35 +33,33 @@
     {/if}
   </ul>
   {#if planned.rungs.length > 0}
-    <div class="scroll">
-      <table>
-        <thead>
-          <tr
-            ><th scope="col">rung</th><th scope="col">bars</th><th scope="col">reached by</th><th
-              scope="col"
-              class="number">minutes</th
-            ><th scope="col">how they came about</th></tr
-          >
-        </thead>
-        <tbody>
-          {#each planned.rungs as rung (keyOf(rung))}
-            {@const section = sectionOf(rung.sectionId)}
-            <tr class:asked={keyOf(rung) === openRung}>
-              <td><Tempo bpm={rung.click.bpm} unit={rung.click.unit} height={14} /></td>
-              <td>{section.fromBar}–{section.toBar}</td>
-              <td>{rung.date ? sayDate(dayOf(rung.date)) : 'no minutes'}</td>
-              <td class="number">{rung.minutes}</td>
-              <td>
-                {rung.attempts} × ({rung.seconds} s + 10 s to breathe) ÷ 60, and 2 to begin: {rung.asksMin} min{rung.minutes !==
-                rung.asksMin
-                  ? `; dealt ${rung.minutes} by the shape of the ramp`
-                  : ''}{rung.minutesDone ? `; ${rung.minutesDone} min of it done` : ''}
-              </td>
-            </tr>
-          {/each}
-        </tbody>
-      </table>
-    </div>
+    <table>
+      <thead>
+        <tr
+          ><th scope="col">rung</th><th scope="col">bars</th><th scope="col">reached by</th><th
+            scope="col"
+            class="number">minutes</th
+          ><th scope="col">how they came about</th></tr
+        >
+      </thead>
+      <tbody>
+        {#each planned.rungs as rung (keyOf(rung))}
+          {@const section = sectionOf(rung.sectionId)}
+          <tr class:asked={keyOf(rung) === openRung}>
+            <td><Tempo bpm={rung.click.bpm} unit={rung.click.unit} height={14} /></td>
+            <td>{section.fromBar}–{section.toBar}</td>
+            <td>{rung.date ? sayDate(dayOf(rung.date)) : 'no minutes'}</td>
+            <td class="number">{rung.minutes}</td>
+            <td>
+              {rung.attempts} × ({rung.seconds} s + 10 s to breathe) ÷ 60, and 2 to begin: {rung.asksMin} min{rung.minutes !==
+              rung.asksMin
+                ? `; dealt ${rung.minutes} by the shape of the ramp`
+                : ''}{rung.minutesDone ? `; ${rung.minutesDone} min of it done` : ''}
+            </td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
   {/if}
 </div>
 
@@ -78,13 +76,18 @@
     padding: 0;
     list-style: none;
   }
-  .scroll {
-    max-height: 320px;
+  table {
     margin-top: 8px;
-    overflow: auto;
   }
   td {
     padding: 4px 12px 4px 0;
+  }
+  @media (max-width: 720px) {
+    th,
+    td {
+      padding-right: 6px;
+      font-stretch: 84%;
+    }
   }
   .asked td {
     border-bottom: 2px solid var(--ink);
