@@ -180,8 +180,10 @@
     }
   }
   .dates li.low {
+    z-index: 1;
     top: 16px;
     height: 20px;
+    background: linear-gradient(var(--paper) 14px, transparent 14px);
   }
   .dates li.right {
     padding: 0 4px 0 0;

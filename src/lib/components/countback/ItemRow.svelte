@@ -40,12 +40,23 @@
   const plannedUntil = $derived(
     planned.shortMin > 0 ? Math.min(until, dayOf(reached?.date ?? planned.dayZero!) + 1) : until
   );
+  /** Width of the words for open rungs, in labels. */
+  const OPEN_WORDS = 6;
+  const isOpenLeft = $derived(axis.at(plannedUntil) > 78);
   /** Numbers of the section that sets the item; those of other sections would not compare. */
   const ownSteps = $derived(
     item.plannedSteps.slice(1).filter((s) => s.sectionId === planned.slowestSectionId)
   );
+  /** Where the words for open rungs stand left of the last step, no number may stand under them. */
+  const freeUntil = $derived(
+    planned.shortMin > 0 && isOpenLeft ? axis.at(plannedUntil) - OPEN_WORDS * labelGap : 101
+  );
   const labels = $derived(
-    isSmall ? [] : labelled(planned.shortMin > 0 ? ownSteps.slice(0, -1) : ownSteps, axis, labelGap)
+    isSmall
+      ? []
+      : labelled(planned.shortMin > 0 ? ownSteps.slice(0, -1) : ownSteps, axis, labelGap).filter(
+          (s) => axis.at(dayOf(s.date)) < freeUntil
+        )
   );
   /** From here on what held is old: drawn dotted. */
   const agedFrom = $derived(slowest?.held?.isAged ? Math.max(axis.from, dayOf(slowest.held.on)) : null);
@@ -127,7 +138,7 @@
         {#if openRungs.length > 0}
           <span
             class="open"
-            class:left={axis.at(plannedUntil) > 78}
+            class:left={isOpenLeft}
             style:left="{axis.at(plannedUntil)}%"
             style:top="{ROW_TOP + (item.plannedSteps.at(-1)?.clicksBelow ?? 0) * scale}px"
           >

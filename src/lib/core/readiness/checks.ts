@@ -6,7 +6,7 @@
 import type { DayNumber } from '../units';
 
 /** Order is the chain's: what comes first is weakest when it is missing. */
-const CHECKS = [
+export const CHECKS = [
   {
     kind: 'edition',
     shelfDays: null,
