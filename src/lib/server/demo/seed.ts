@@ -15,7 +15,8 @@ import { addTouch } from '../store/touch';
 import { layAgain } from '../usecase/current-plan';
 import { addAudition, addItem } from '../usecase/list';
 import { addCandidate, saveTime } from '../usecase/studio';
-import { type DemoCandidate, type DemoItem, DEMO_CANDIDATES, DEMO_TEACHER, DEMO_ZONE } from './studio';
+import type { DemoCandidate, DemoItem } from './shape';
+import { DEMO_CANDIDATES, DEMO_TEACHER, DEMO_ZONE } from './studio';
 
 /** No password fits: the demo is entered by one click. */
 const NO_PASSWORD = 'demo';

@@ -1,0 +1,233 @@
+/** Two candidates whose auditions are near: one plan that does not fit, one nearly done. All invented. */
+import { type DemoCandidate, item, pulse, range, sightReading } from './shape';
+
+export const ILKA: DemoCandidate = {
+  name: 'Ilka Verbeeck',
+  instruments: 'oboe',
+  login: 'ilka',
+  week: [
+    [1, '17:00', 65],
+    [2, '17:30', 60],
+    [3, '17:00', 60],
+    [4, '17:00', 65],
+    [6, '10:00', 90],
+    [7, null, 50]
+  ],
+  exceptions: [
+    { inDays: 13, minutes: 0, why: 'school concert' },
+    { inDays: 14, minutes: 0, why: 'school concert' },
+    { inDays: 20, minutes: 0, why: 'family visit' },
+    { inDays: 31, minutes: 0, why: 'holiday' },
+    { inDays: 37, minutes: 20, why: 'travel' }
+  ],
+  lesson: [2, '16:45', 45],
+  audition: 'Saltmarsh Youth Winds',
+  beganDaysAgo: 44,
+  rounds: [
+    { name: 'first round', inDays: 46, time: '10:40' },
+    { name: 'final', inDays: 60, time: '15:00', hears: [0, 1, 5] }
+  ],
+  dates: [
+    { inDays: 8, name: 'application closes', kind: 'deadline' },
+    { inDays: 25, name: 'cuts announced', kind: 'cuts' },
+    { inDays: 33, name: 'mock, alone', kind: 'mock', minutes: 20 },
+    { inDays: 40, name: 'mock, for Marit', kind: 'mock', minutes: 25 }
+  ],
+  items: [
+    item(
+      'Étude 14, “Millrace”',
+      {
+        composer: 'Quill',
+        kind: 'etude',
+        metre: '6/8',
+        bars: 48,
+        lines: '6 6 5 6 6 / 5 6 8',
+        tested: 'even fingers, air to the end of the line',
+        ease: 0.62
+      },
+      range('dotted-quarter', 58, 66)
+    ),
+    item(
+      'Symphony “Tidal”, finale',
+      {
+        composer: 'Aldane',
+        kind: 'excerpt',
+        metre: '2/4',
+        bars: 49,
+        lines: '8 8 8 / 8 9 8',
+        tested: 'lightness, double tongue at speed',
+        ease: 0.6,
+        from: 212
+      },
+      pulse('quarter', 138)
+    ),
+    item(
+      'Three Fables, II',
+      {
+        composer: 'Osterrede',
+        kind: 'excerpt',
+        metre: '4/4',
+        bars: 12,
+        lines: '4 4 4',
+        tested: 'line and phrasing',
+        ease: 0.98,
+        from: 5
+      },
+      pulse('quarter', 66)
+    ),
+    item(
+      'Étude 9 in D minor',
+      {
+        composer: 'Quill',
+        kind: 'etude',
+        metre: '3/4',
+        bars: 64,
+        lines: '7 7 7 7 / 6 6 6 6 6 6',
+        tested: 'sound and slurs over the break',
+        ease: 0.72
+      },
+      pulse('quarter', 80)
+    ),
+    item(
+      'Lanterns, Adagio and Allegro',
+      {
+        composer: 'Osterrede',
+        kind: 'solo',
+        metre: '4/4',
+        bars: 36,
+        lines: '4 4 4 4 / 5 5 5 5',
+        tested: 'two characters, breath plan',
+        ease: 0.72,
+        split: 14
+      },
+      pulse('quarter', 54),
+      pulse('quarter', 112)
+    ),
+    item(
+      'Scales: D, G, B flat',
+      {
+        composer: 'two octaves, by memory',
+        kind: 'scales',
+        metre: '4/4',
+        bars: 12,
+        lines: '4 4 4',
+        tested: 'evenness',
+        ease: 0.75
+      },
+      pulse('quarter', 88)
+    ),
+    item(
+      'Harbour Overture',
+      {
+        composer: 'Aldane',
+        kind: 'excerpt',
+        metre: '2/2',
+        bars: 38,
+        lines: '7 7 8 8 8',
+        tested: 'intonation in the tutti chords',
+        ease: 0.9,
+        from: 41
+      },
+      pulse('half', 76)
+    ),
+    {
+      ...item(
+        'Étude 27, “Spindrift”',
+        {
+          composer: 'Quill',
+          kind: 'etude',
+          metre: '3/4',
+          bars: 84,
+          lines: '7 7 7 7 7 7 / 7 7 7 7 7 7',
+          tested: 'stamina, even triplets',
+          ease: 0.5
+        },
+        pulse('quarter', 100)
+      ),
+      addedDaysAgo: 5
+    }
+  ],
+  diligence: 0.8,
+  ticks: 3
+};
+
+export const NOOR: DemoCandidate = {
+  name: 'Noor Castellan',
+  instruments: 'flute',
+  login: 'noor',
+  week: [
+    [1, '16:30', 75],
+    [2, '16:30', 75],
+    [3, '16:30', 75],
+    [4, '16:30', 75],
+    [5, '16:30', 60],
+    [6, '09:30', 90]
+  ],
+  exceptions: [{ inDays: 5, minutes: 0, why: 'rest before the week' }],
+  lesson: [4, '15:30', 60],
+  audition: 'Brackwater Conservatory',
+  beganDaysAgo: 74,
+  rounds: [{ name: 'entrance', inDays: 12, time: '11:20' }],
+  dates: [
+    { inDays: 3, name: 'mock, small jury', kind: 'mock', minutes: 40 },
+    { inDays: 7, name: 'mock, full dress', kind: 'mock', minutes: 60 }
+  ],
+  items: [
+    item(
+      'Concertino, exposition',
+      {
+        composer: 'Varnholt',
+        kind: 'solo',
+        metre: '4/4',
+        bars: 58,
+        lines: '5 5 5 5 / 5 5 5 5 / 6 6 6',
+        tested: 'projection, clean entries',
+        ease: 0.95
+      },
+      range('quarter', 116, 126)
+    ),
+    item(
+      'Étude 3, “Swifts”',
+      {
+        composer: 'Quill',
+        kind: 'etude',
+        metre: '3/8',
+        bars: 64,
+        lines: '9 9 9 9 / 9 9 10',
+        tested: 'tongue and air together',
+        ease: 0.6
+      },
+      pulse('dotted-quarter', 60)
+    ),
+    item(
+      'Night Ferry, solo',
+      {
+        composer: 'Aldane',
+        kind: 'excerpt',
+        metre: '4/4',
+        bars: 22,
+        lines: '5 5 6 6',
+        tested: 'colour in the low octave',
+        ease: 0.96,
+        from: 80
+      },
+      pulse('quarter', 56)
+    ),
+    item(
+      'Scales in thirds',
+      {
+        composer: 'all majors, from memory',
+        kind: 'scales',
+        metre: '4/4',
+        bars: 10,
+        lines: '5 5',
+        tested: 'no hesitation between keys',
+        ease: 0.96
+      },
+      pulse('quarter', 92)
+    ),
+    sightReading(1)
+  ],
+  diligence: 0.93,
+  ticks: 8
+};

@@ -1,0 +1,106 @@
+/** What the demo's candidates and items are made of. */
+import type { SectionTempo } from '../../core/tempo';
+import type { ItemInput } from '../usecase/list';
+
+export type DemoItem = ItemInput & {
+  /** Chance that a planned rung comes to hold in its block: how this player gets on with it. */
+  readonly ease: number;
+  /** Came onto the list so many days ago; missing: it was there from the beginning. */
+  readonly addedDaysAgo?: number;
+};
+
+export type DemoCandidate = {
+  readonly name: string;
+  readonly instruments: string;
+  readonly login: string;
+  readonly week: readonly (readonly [weekday: number, start: string | null, minutes: number])[];
+  readonly exceptions: readonly { readonly inDays: number; readonly minutes: number; readonly why: string }[];
+  readonly lesson: readonly [weekday: number, start: string, minutes: number];
+  readonly audition: string;
+  readonly beganDaysAgo: number;
+  readonly rounds: readonly {
+    readonly name: string;
+    readonly inDays: number;
+    readonly time: string;
+    readonly hears?: readonly number[];
+  }[];
+  readonly dates: readonly {
+    readonly inDays: number;
+    readonly name: string;
+    readonly kind: 'deadline' | 'cuts' | 'mock' | 'other';
+    readonly minutes?: number;
+  }[];
+  readonly items: readonly DemoItem[];
+  /** Share of planned days really practised. */
+  readonly diligence: number;
+  readonly ticks: number;
+};
+
+type Facts = {
+  composer: string;
+  kind: ItemInput['kind'];
+  metre: string;
+  bars: number;
+  lines: string;
+  tested: string;
+  ease: number;
+  split?: number;
+  from?: number;
+};
+
+export function item(name: string, facts: Facts, first: SectionTempo, second?: SectionTempo): DemoItem {
+  const { composer, kind, metre, bars, lines, tested, ease, split, from = 1 } = facts;
+  const to = from + bars - 1;
+  const sections = second
+    ? [
+        { id: 'new-1', fromBar: from, toBar: split!, tempo: first },
+        { id: 'new-2', fromBar: split! + 1, toBar: to, tempo: second }
+      ]
+    : [{ id: 'new-1', fromBar: from, toBar: to, tempo: first }];
+  return {
+    id: '',
+    name,
+    composer,
+    kind,
+    edition: 'Quay Street Press, 3rd printing',
+    tested,
+    barsPerLine: lines,
+    metre,
+    fromBar: from,
+    toBar: to,
+    sections,
+    schools: {},
+    ease
+  };
+}
+
+export const pulse = (
+  unit: 'quarter' | 'dotted-quarter' | 'half' | 'eighth',
+  targetBpm: number
+): SectionTempo => ({
+  kind: 'pulse',
+  unit,
+  targetBpm
+});
+export const range = (
+  unit: 'quarter' | 'dotted-quarter' | 'half',
+  lowBpm: number,
+  highBpm: number
+): SectionTempo => ({ kind: 'range', unit, lowBpm, highBpm });
+
+export const sightReading = (ease: number): DemoItem => ({
+  id: '',
+  name: 'Sight-reading',
+  composer: 'fresh pages, level 5',
+  kind: 'sight-reading',
+  edition: '',
+  tested: 'pulse kept going',
+  barsPerLine: '',
+  metre: '4/4',
+  fromBar: 1,
+  toBar: 1,
+  sections: [],
+  minutesPerWeek: 20,
+  schools: {},
+  ease
+});
