@@ -1,6 +1,7 @@
 <script lang="ts">
   import '$lib/styles/app.css';
   import type { Snippet } from 'svelte';
+  import { forgetDrafts } from '$lib/state/draft';
   import type { LayoutData } from './$types';
 
   let { data, children }: { data: LayoutData; children: Snippet } = $props();
@@ -15,7 +16,9 @@
           · demo, made-up people and works</span
         >{/if}</span
     >
-    <form method="POST" action="/sign-out"><button class="quiet">Sign out</button></form>
+    <form method="POST" action="/sign-out" onsubmit={forgetDrafts}>
+      <button class="quiet">Sign out</button>
+    </form>
   </header>
 {/if}
 <main id="main">{@render children()}</main>

@@ -36,3 +36,8 @@ export function keepDraft<T extends object>(
   });
   return { forget };
 }
+
+/** Forgets every draft on this device: whoever signs in next must not find them. */
+export function forgetDrafts(): void {
+  for (const key of Object.keys(localStorage)) if (key.startsWith(PREFIX)) localStorage.removeItem(key);
+}

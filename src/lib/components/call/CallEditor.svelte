@@ -1,6 +1,7 @@
 <!-- The call: the audition's name, its rounds with their slots and what each hears, and other dates. -->
 <script lang="ts">
   import type { SuperValidated } from 'sveltekit-superforms';
+  import DraftBack from '$lib/components/ui/DraftBack.svelte';
   import Field from '$lib/components/ui/Field.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import type { CallForm } from '$lib/schema/call-form';
@@ -23,7 +24,7 @@
   } = $props();
 
   // svelte-ignore state_referenced_locally
-  const { form, errors, enhance, submitting, trouble, isBack } = keptForm(initial, draftKey);
+  const { form, errors, enhance, submitting, trouble, isBack, forget } = keptForm(initial, draftKey);
 
   function addRound() {
     const last = $form.rounds.at(-1);
@@ -45,7 +46,7 @@
 </script>
 
 <form method="POST" action="?/save" use:enhance>
-  {#if $isBack}<p class="back" role="status">What you had typed here before is back.</p>{/if}
+  {#if $isBack}<DraftBack {forget} />{/if}
   <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
   <div class="name">
     <Field id="name" label="Audition" errors={$errors.name}>
@@ -187,12 +188,6 @@
   }
   .ends {
     margin-top: 28px;
-  }
-  .back {
-    margin: 8px 0;
-    padding: 6px 12px;
-    border-left: 4px solid var(--ink);
-    background: var(--ground);
   }
   @media (max-width: 720px) {
     fieldset,

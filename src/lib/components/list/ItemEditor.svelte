@@ -1,6 +1,7 @@
 <!-- An item's facts: what it is, its bars, its sections with their tempos, and its schools. -->
 <script lang="ts">
   import type { SuperValidated } from 'sveltekit-superforms';
+  import DraftBack from '$lib/components/ui/DraftBack.svelte';
   import Field from '$lib/components/ui/Field.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import { keptForm } from '$lib/state/kept-form';
@@ -50,16 +51,7 @@
 
 <form method="POST" action="?/save" use:enhance>
   <h2>{title}</h2>
-  {#if $isBack}<p class="back" role="status">
-      What you had typed here before is back. <button
-        type="button"
-        class="quiet"
-        onclick={() => {
-          forget();
-          location.reload();
-        }}>Use what is saved instead</button
-      >
-    </p>{/if}
+  {#if $isBack}<DraftBack {forget} />{/if}
   <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
   <div class="facts">
     <div class="wide">
@@ -241,12 +233,6 @@
   }
   .remove {
     margin-left: auto;
-  }
-  .back {
-    margin: 8px 0;
-    padding: 6px 12px;
-    border-left: 4px solid var(--ink);
-    background: var(--ground);
   }
   @media (max-width: 720px) {
     .facts {

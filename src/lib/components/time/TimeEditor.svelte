@@ -1,6 +1,7 @@
 <!-- The week in spans of minutes, what comes off first, lessons, and dates on which it is otherwise. -->
 <script lang="ts">
   import type { SuperValidated } from 'sveltekit-superforms';
+  import DraftBack from '$lib/components/ui/DraftBack.svelte';
   import Field from '$lib/components/ui/Field.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import { BREAK_MIN_PER_HOUR } from '$lib/core/plan';
@@ -19,7 +20,7 @@
 
   const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
   // svelte-ignore state_referenced_locally
-  const { form, errors, enhance, submitting, trouble, isBack } = keptForm(initial, draftKey);
+  const { form, errors, enhance, submitting, trouble, isBack, forget } = keptForm(initial, draftKey);
 
   const spansOf = (day: number) =>
     $form.week.map((span, i) => ({ span, i })).filter(({ span }) => span.weekday === day);
@@ -40,7 +41,7 @@
 </script>
 
 <form method="POST" action="?/save{from ? `&from=${from}` : ''}" use:enhance>
-  {#if $isBack}<p class="back" role="status">What you had typed here before is back.</p>{/if}
+  {#if $isBack}<DraftBack {forget} />{/if}
   <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
   <div class="columns">
     <section>
@@ -275,12 +276,6 @@
   }
   .save {
     margin-top: 28px;
-  }
-  .back {
-    margin: 8px 0;
-    padding: 6px 12px;
-    border-left: 4px solid var(--ink);
-    background: var(--ground);
   }
   @media (max-width: 1000px) {
     .columns {

@@ -1,4 +1,4 @@
-import { fail, redirect } from '@sveltejs/kit';
+import { redirect } from '@sveltejs/kit';
 import { superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
 import { callFaults, callForm, fillCallForm, readCallForm } from '$lib/schema/call-form';
@@ -20,10 +20,9 @@ export const actions: Actions = {
   save: async (event) => {
     const auditionId = event.params.audition;
     const form = await superValidate(event.request, zod4(callForm));
-    if (!form.valid) return fail(400, { form });
     const { today } = ask(event, readCall, { auditionId });
     const faults = callFaults(form.data, today);
-    if (faults.length > 0) return putFaults(form, faults);
+    if (!form.valid || faults.length > 0) return putFaults(form, faults);
     const answer = await answerForm(form, () =>
       saveCall(theApp(), event.locals.who, {
         ...readCallForm(form.data),

@@ -6,6 +6,7 @@
   let { data }: { data: PageData } = $props();
   const view = $derived(data.view);
   const isTeacher = $derived(data.who?.kind === 'teacher');
+  const isOff = $derived(data.removed !== null && !view.items.some((item) => item.id === data.removed));
 </script>
 
 <svelte:head><title>List · {view.candidate.name} · Irvot</title></svelte:head>
@@ -16,7 +17,7 @@
     <a class="action" href="/auditions/{view.audition.id}/list/new">Add an item</a>
   {/if}
 </div>
-{#if data.removed && isTeacher}
+{#if isTeacher && isOff}
   <form class="undo" method="POST" action="?/restore" use:enhance>
     <input type="hidden" name="id" value={data.removed} />
     The item is off the list; its log is kept. <button class="quiet">Put it back</button>

@@ -1,4 +1,4 @@
-import { fail, redirect } from '@sveltejs/kit';
+import { redirect } from '@sveltejs/kit';
 import { superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
 import { type CallForm, callFaults, callForm, readCallForm } from '$lib/schema/call-form';
@@ -37,10 +37,9 @@ export const actions: Actions = {
   save: async (event) => {
     const candidateId = event.params.candidate;
     const form = await superValidate(event.request, zod4(callForm));
-    if (!form.valid) return fail(400, { form });
     const { today } = ask(event, readCandidate, { candidateId });
     const faults = callFaults(form.data, today);
-    if (faults.length > 0) return putFaults(form, faults);
+    if (!form.valid || faults.length > 0) return putFaults(form, faults);
     redirect(303, `/auditions/${ask(event, addAudition, { ...readCallForm(form.data), candidateId })}`);
   }
 };

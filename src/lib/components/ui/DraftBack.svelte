@@ -1,0 +1,23 @@
+<!-- Says that an unsaved draft was put back into a form, and lets it go. -->
+<script lang="ts">
+  let { forget }: { forget: () => void } = $props();
+
+  function useSaved() {
+    forget();
+    location.reload();
+  }
+</script>
+
+<p role="status">
+  What you had typed here before is back, not saved yet.
+  <button type="button" class="quiet" onclick={useSaved}>Use what is saved instead</button>
+</p>
+
+<style>
+  p {
+    margin: 8px 0;
+    padding: 6px 12px;
+    border-left: 4px solid var(--ink);
+    background: var(--ground);
+  }
+</style>
