@@ -97,22 +97,22 @@
     {/each}
   </div>
 </div>
-{#if plan.short}
-  <p class="says">
-    <strong>{plan.short.says}</strong> <span>Their last rungs are open below: no minutes.</span>
-  </p>
-{:else}
-  <p class="says soft">The plan fits: every rung has its minutes.</p>
-{/if}
-{#if !weeks.every(canTap)}
-  <label class="pick">
-    Open a week
-    <select bind:value={openWeek}>
-      <option value={null}></option>
-      {#each weeks as week (week.weeksToGo)}<option value={week.weeksToGo}>{says(week)}</option>{/each}
-    </select>
-  </label>
-{/if}
+<div class="says">
+  {#if plan.short}
+    <p><strong>{plan.short.says}</strong> <span>Their last rungs are open below: no minutes.</span></p>
+  {:else}
+    <p><span>The plan fits: every rung has its minutes.</span></p>
+  {/if}
+  {#if !weeks.every(canTap)}
+    <label class="pick">
+      Open a week
+      <select bind:value={openWeek}>
+        <option value={null}></option>
+        {#each weeks as week (week.weeksToGo)}<option value={week.weeksToGo}>{says(week)}</option>{/each}
+      </select>
+    </label>
+  {/if}
+</div>
 {#if openWeek !== null}
   <WeekDays {plan} week={weeks.find((w) => w.weeksToGo === openWeek)!} onClose={() => (openWeek = null)} />
 {/if}
@@ -175,27 +175,27 @@
     color: var(--soft);
   }
   .says {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 16px;
+    align-items: center;
+    justify-content: space-between;
     padding: 6px var(--targets) 10px var(--names);
     font-size: 0.93rem;
   }
-  .says span {
+  .says p > span {
     color: var(--soft);
   }
   .pick {
-    display: block;
-    margin: 0 0 10px var(--names);
     color: var(--soft);
     font-size: 0.87rem;
   }
   .pick select {
-    max-width: 100%;
-    min-height: 32px;
+    width: 9em;
+    min-height: 26px;
     background: var(--paper);
   }
   @media (max-width: 720px) {
-    .pick {
-      margin-left: 0;
-    }
     .load {
       grid-template-columns: 1fr;
     }

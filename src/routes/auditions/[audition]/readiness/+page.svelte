@@ -55,11 +55,9 @@
                   aria-label="{reading.name}, {check.asks}: {check.state === 'holds' &&
                   check.on === dayOf(view.today)
                     ? 'not after all'
-                    : 'holds today'}"
+                    : 'it holds'}"
                 >
-                  {check.state === 'holds' && check.on === dayOf(view.today)
-                    ? 'not after all'
-                    : 'holds today'}
+                  {check.state === 'holds' && check.on === dayOf(view.today) ? 'not after all' : 'it holds'}
                 </button>
               </form>
             {/if}
