@@ -11,6 +11,8 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'unit',
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
           environment: 'node',
           include: ['src/**/*.test.ts', 'tests/docs/**/*.test.ts'],
           exclude: ['src/**/*.svelte.test.ts']
@@ -18,7 +20,7 @@ export default defineConfig({
       },
       {
         extends: true,
-        test: { name: 'dom', environment: 'jsdom', include: ['src/**/*.svelte.test.ts'] }
+        test: { name: 'dom', testTimeout: 60_000, environment: 'jsdom', include: ['src/**/*.svelte.test.ts'] }
       }
     ]
   }

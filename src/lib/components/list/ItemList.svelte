@@ -24,12 +24,13 @@
 
   // The list is keyed by its order: a saved order makes a new component.
   // svelte-ignore state_referenced_locally
-  let order = $state([...items]);
+  let order = $state.raw([...items]);
   let form = $state<HTMLFormElement>();
 
   function move(index: number, by: number) {
-    const [item] = order.splice(index, 1);
-    order.splice(index + by, 0, item!);
+    const next = [...order];
+    next.splice(index + by, 0, ...next.splice(index, 1));
+    order = next;
     save();
   }
 

@@ -1,10 +1,10 @@
 <!-- Today's road map: the day's blocks in order. A block fills the form. -->
 <script lang="ts">
-  import Tempo from '$lib/components/note/Tempo.svelte';
+  import TempoMark from '$lib/components/note/Tempo.svelte';
   import type { PlannedBlock, SeasonPlan } from '$lib/core/season';
-  import { dayOf, sayDate } from '$lib/core/units';
+  import { type Tempo, dayOf, sayDate } from '$lib/core/units';
 
-  type Picked = { itemId: string; sectionId: string | null; bpm: number | null; minutes: number };
+  type Picked = { itemId: string; sectionId: string | null; click: Tempo | null; minutes: number };
   let { plan, onPick }: { plan: SeasonPlan; onPick: (block: Picked) => void } = $props();
 
   const day = $derived(plan.days.find((d) => d.date === plan.today));
@@ -29,12 +29,20 @@
         {@const click = clickOf(block)}
         {@const section = sectionOf(block)}
         <li>
-          <button onclick={() => onPick(block)}>
+          <button
+            onclick={() =>
+              onPick({
+                itemId: block.itemId,
+                sectionId: block.sectionId,
+                minutes: block.minutes,
+                click: click ?? null
+              })}
+          >
             <span class="length">{block.minutes} min{block.start ? `, ${block.start}` : ''}</span>
             <span>
               <strong>{itemOf(block).name}</strong><br />
               <span class="soft"
-                >{#if click && section}bars {section.fromBar}–{section.toBar} at <Tempo
+                >{#if click && section}bars {section.fromBar}–{section.toBar} at <TempoMark
                     bpm={click.bpm}
                     unit={click.unit}
                     height={13}

@@ -6,11 +6,11 @@
   import { ELEMENTS } from '$lib/core/practice';
   import type { SeasonItem } from '$lib/core/season';
   import { targetOf } from '$lib/core/tempo';
-  import { BEAT_UNITS, sayUnit } from '$lib/core/units';
+  import { BEAT_UNITS, type Tempo, sayUnit } from '$lib/core/units';
   import type { TouchForm } from '$lib/schema/touch-form';
   import { keptForm } from '$lib/state/kept-form';
 
-  type Picked = { itemId: string; sectionId: string | null; bpm: number | null; minutes: number };
+  type Picked = { itemId: string; sectionId: string | null; click: Tempo | null; minutes: number };
   let {
     form: initial,
     items,
@@ -29,9 +29,8 @@
   // svelte-ignore state_referenced_locally
   if (picked) fill(picked);
 
-  function fill({ itemId, sectionId, bpm, minutes }: Picked) {
+  function fill({ itemId, sectionId, click, minutes }: Picked) {
     const section = items.find((i) => i.id === itemId)?.sections.find((s) => s.id === sectionId);
-    const unit = section && targetOf(section.tempo)?.unit;
     $form = {
       ...$form,
       itemId,
@@ -39,8 +38,8 @@
       date: today,
       fromBar: section?.fromBar ?? null,
       toBar: section?.toBar ?? null,
-      tempoBpm: bpm === null ? null : Math.round(bpm * 1000) / 1000,
-      unit: unit ?? 'quarter',
+      tempoBpm: click?.bpm ?? null,
+      unit: click?.unit ?? 'quarter',
       attempts: ''
     };
   }

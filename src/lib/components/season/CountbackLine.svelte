@@ -75,7 +75,8 @@
     opacity: 0.7;
   }
   .days {
-    padding: 0 0 1px 10px;
+    padding: 0 0 1px 8px;
+    font-stretch: 84%;
     white-space: nowrap;
   }
   .days strong {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { ComponentProps } from 'svelte';
   import { enhance } from '$app/forms';
   import LogLine from '$lib/components/log/LogLine.svelte';
   import Today from '$lib/components/log/Today.svelte';
@@ -13,12 +14,7 @@
   const nameOf = (id: string) => view.items.find((i) => i.id === id)?.name ?? '';
   const removed = $derived(form && 'removed' in form ? form.removed : null);
   const logged = $derived(form && 'logged' in form ? form.logged : null);
-  let picked = $state<{
-    itemId: string;
-    sectionId: string | null;
-    bpm: number | null;
-    minutes: number;
-  } | null>(null);
+  let picked = $state<Parameters<ComponentProps<typeof Today>['onPick']>[0] | null>(null);
 </script>
 
 <svelte:head><title>Log · {view.candidate.name} · Irvot</title></svelte:head>
