@@ -98,6 +98,32 @@ test('the list is put in another order by keyboard alone, and the plan follows',
   expect(await names()).toEqual([before[1], before[0], ...before.slice(2)]);
 });
 
+test('the list is put in another order by dragging a handle', async ({ browser }) => {
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 1000 } })).newPage();
+  const audition = await enter(page);
+  await page.goto(`${studio.origin}${audition}/list`);
+  await alive(page);
+  const names = () => page.locator('.items .what a').allTextContents();
+  const before = await names();
+  const grip = (await page.locator('.grip').first().boundingBox())!;
+  const [first, second] = [
+    (await page.locator('.items li').nth(0).boundingBox())!,
+    (await page.locator('.items li').nth(1).boundingBox())!
+  ];
+  const [x, y] = [grip.x + 10, grip.y + 10];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x, y + 10, { steps: 3 });
+  await page.mouse.move(x, y + first.height / 2 + second.height / 2 + 10, { steps: 12 });
+  await expect.poll(names).not.toEqual(before);
+  await page.mouse.up();
+  const after = await names();
+  expect(after[1]).toBe(before[0]);
+  await alive(page);
+  await page.reload();
+  expect(await names()).toEqual(after);
+});
+
 test('two tabs editing one item: the later is told and keeps what it typed', async ({ browser }) => {
   const context = await browser.newContext();
   const [one, two] = [await context.newPage(), await context.newPage()];
