@@ -191,7 +191,7 @@ test('a new teacher gets from an empty studio to a dated plan, and a candidateâ€
     await expect(candidate.locator('#line-fault')).toContainText('no item of the list');
     await logLine(candidate, 'reeds 1-16 20m @60 nccc first day');
     await candidate.goto(audition);
-    // 60 is ten clicks above 48 (50 52 54 56 58 60 by twos is 6 ...): on the scale 60 to 96 is 63 66 69 72 76 80 84 88 92 96
+    // 60 to 96: 63 66 69 72 76 80 84 88 92 96, ten clicks
     await expect(candidate.locator('article', { hasText: 'Study in reeds' }).locator('.goal')).toContainText(
       '10 clicks to go'
     );

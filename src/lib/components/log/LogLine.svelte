@@ -9,6 +9,7 @@
     items
   }: { form: SuperValidated<{ line: string }>; items: readonly { name: string }[] } = $props();
 
+  // Read once, while it is set up: what comes later must not undo what is typed or opened.
   // svelte-ignore state_referenced_locally
   const { form, errors, enhance, submitting, trouble } = keptForm(initial, 'log line');
 </script>

@@ -23,9 +23,11 @@
     today: string;
   } = $props();
 
+  // Read once, while it is set up: what comes later must not undo what is typed or opened.
   // svelte-ignore state_referenced_locally
   const { form, errors, enhance, submitting, trouble } = keptForm(initial, 'touch', { resetForm: true });
 
+  // Read once, while it is set up: what comes later must not undo what is typed or opened.
   // svelte-ignore state_referenced_locally
   if (picked) fill(picked);
 

@@ -19,6 +19,7 @@
   } = $props();
 
   const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+  // Read once, while it is set up: what comes later must not undo what is typed or opened.
   // svelte-ignore state_referenced_locally
   const { form, errors, enhance, submitting, trouble, isBack, forget } = keptForm(initial, draftKey);
 

@@ -5,6 +5,7 @@
   import type { PageData } from './$types';
 
   let { data }: { data: PageData } = $props();
+  // Read once, while it is set up: what comes later must not undo what is typed or opened.
   // svelte-ignore state_referenced_locally
   const { form, errors, enhance, submitting } = superForm(data.form, { resetForm: false });
 </script>
