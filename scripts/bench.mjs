@@ -1,39 +1,22 @@
 /** Prints what is measured: the plan in processor time, the countback page's weight, the server's memory with the demo. */
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import {
-  CHROMIUM,
-  CHROMIUM_FLAGS,
-  ROOT,
-  ensureBuilt,
-  ensureChromium,
-  ensureInstalled
-} from './parts/prepare.mjs';
+import { enterAsTeacher, withDemo } from './parts/browse.mjs';
+import { ROOT, ensureInstalled } from './parts/prepare.mjs';
 
 ensureInstalled();
-ensureChromium();
-ensureBuilt();
-const { chromium } = await import('@playwright/test');
-const { serve } = await import('./parts/serve.mjs');
-
 execFileSync(join(ROOT, 'node_modules', '.bin', 'tsx'), [join(ROOT, 'tests', 'bench', 'plan.bench.ts')], {
   stdio: 'inherit',
   cwd: ROOT
 });
 
 const kB = (bytes) => `${(bytes / 1000).toFixed(1)} kB`;
-const data = mkdtempSync(join(tmpdir(), 'irvot-bench-'));
-const app = await serve({ port: 3292, data, env: { IRVOT_DEMO: '1', IRVOT_NOW: '2026-11-24T08:30:00Z' } });
-const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_FLAGS });
-try {
+await withDemo(3292, async ({ app, browser }) => {
   const context = await browser.newContext();
   const page = await context.newPage();
-  await page.goto(`${app.origin}/sign-in`);
-  await page.getByRole('button', { name: /teacher, the whole studio/ }).click();
-  await page.waitForURL('**/studio');
+  await enterAsTeacher(page, app.origin);
   const href = await page.locator('a[href^="/auditions/"]').nth(1).getAttribute('href');
   const cold = await browser.newContext({ storageState: await context.storageState() });
   const countback = await cold.newPage();
@@ -66,8 +49,4 @@ try {
   console.log(
     `\nThe server with the demo, after 20 pages: ${(resident / 1e6).toFixed(0)} MB resident, goal 200 MB: ${(resident / 200e6).toFixed(2)} of it`
   );
-} finally {
-  await browser.close();
-  app.stop();
-  rmSync(data, { recursive: true, force: true });
-}
+});

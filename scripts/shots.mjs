@@ -1,23 +1,8 @@
 /** Makes the pictures of docs/screenshots from the demo data with a fixed clock. `npm run shots -- NAME` makes one. */
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import {
-  CHROMIUM,
-  CHROMIUM_FLAGS,
-  ROOT,
-  ensureBuilt,
-  ensureChromium,
-  ensureInstalled
-} from './parts/prepare.mjs';
+import { enterAsTeacher, withDemo } from './parts/browse.mjs';
+import { ROOT } from './parts/prepare.mjs';
 
-ensureInstalled();
-ensureChromium();
-ensureBuilt();
-const { chromium } = await import('@playwright/test');
-const { serve } = await import('./parts/serve.mjs');
-
-const NOW = process.env.IRVOT_NOW ?? '2026-11-24T08:30:00Z';
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
@@ -53,10 +38,7 @@ const SHOTS = [
 const only = process.argv.slice(2).filter((a) => !a.startsWith('--'));
 const dark = process.argv.includes('--dark');
 const out = process.env.SHOTS_DIR ?? join(ROOT, 'docs', 'screenshots');
-const data = mkdtempSync(join(tmpdir(), 'irvot-shots-'));
-const app = await serve({ port: 3291, data, env: { IRVOT_DEMO: '1', IRVOT_NOW: NOW } });
-const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_FLAGS });
-try {
+await withDemo(3291, async ({ app, browser }) => {
   for (const [name, who, path, before, viewport = DESK] of SHOTS) {
     if (only.length > 0 && !only.includes(name)) continue;
     const context = await browser.newContext({
@@ -67,19 +49,10 @@ try {
       locale: 'en-GB'
     });
     const page = await context.newPage();
-    await page.goto('/sign-in');
-    if (who !== null) {
-      await page.getByRole('button', { name: /teacher, the whole studio/ }).click();
-      await page.waitForURL('**/studio');
-      if (who) {
-        const row = page.locator('tbody', { hasText: who });
-        const href = await row.locator('a[href^="/auditions/"]').first().getAttribute('href');
-        await page.goto(
-          path === 'time'
-            ? `${await row.locator('a[href^="/candidates/"]').first().getAttribute('href')}/time?from=${href.split('/').at(-1)}`
-            : href + path
-        );
-      } else await page.goto(path);
+    if (who === null) await page.goto(path);
+    else {
+      await enterAsTeacher(page, app.origin);
+      await page.goto(who ? await addressOf(page, who, path) : path);
     }
     await page.waitForLoadState('networkidle');
     await page.evaluate(() => document.fonts.ready);
@@ -91,8 +64,13 @@ try {
     console.log(`docs/screenshots/${name}.png`);
     await context.close();
   }
-} finally {
-  await browser.close();
-  app.stop();
-  rmSync(data, { recursive: true, force: true });
+});
+
+/** The candidate's first audition on the studio page, or their time. */
+async function addressOf(page, who, path) {
+  const row = page.locator('tbody', { hasText: who });
+  const audition = await row.locator('a[href^="/auditions/"]').first().getAttribute('href');
+  if (path !== 'time') return audition + path;
+  const candidate = await row.locator('a[href^="/candidates/"]').first().getAttribute('href');
+  return `${candidate}/time?from=${audition.split('/').at(-1)}`;
 }

@@ -1,14 +1,16 @@
-/** Every screen of the demo, at a desk and on a phone: axe finds nothing, nothing is wider than the screen. */
+/** Every screen, at a desk, on a tablet and on a phone: axe finds nothing, nothing is wider than the screen. */
 import AxeBuilder from '@axe-core/playwright';
 import { type Page, expect, test } from '@playwright/test';
 import { Studio, alive } from './studio';
 
 const studio = new Studio(3382, true);
 test.beforeAll(() => studio.at('2026-11-24T08:30:00Z').then(() => undefined));
-test.afterAll(() => studio.close());
+const empty = new Studio(3383);
+test.afterAll(() => Promise.all([studio.close(), empty.close()]));
 
 const VIEWPORTS = [
   ['a desk', { width: 1280, height: 800 }],
+  ['a tablet', { width: 820, height: 1180 }],
   ['a phone', { width: 390, height: 844 }]
 ] as const;
 
@@ -42,7 +44,7 @@ async function expectClean(page: Page, name: string) {
 
 for (const [where, viewport] of VIEWPORTS) {
   for (const colorScheme of ['light', 'dark'] as const) {
-    test(`axe finds nothing on any screen at ${where}, ${colorScheme}`, async ({ browser }) => {
+    test(`axe finds nothing on any screen of the demo at ${where}, ${colorScheme}`, async ({ browser }) => {
       const page = await (await browser.newContext({ viewport, colorScheme })).newPage();
       await page.goto(`${studio.origin}/sign-in`);
       await expectClean(page, 'sign-in');
@@ -82,6 +84,41 @@ for (const [where, viewport] of VIEWPORTS) {
     });
   }
 }
+
+test('axe finds nothing on the screens of an empty studio', async ({ browser }) => {
+  await empty.at('2026-11-24T08:30:00Z');
+  const page = await (await browser.newContext({ baseURL: empty.origin })).newPage();
+  const atEverySize = async (name: string) => {
+    for (const [where, viewport] of VIEWPORTS) {
+      await page.setViewportSize(viewport);
+      await expectClean(page, `${name} at ${where}`);
+    }
+  };
+  await page.goto('/');
+  await atEverySize('new studio');
+  await page.getByRole('button', { name: 'Open the studio' }).click();
+  await expect(page.locator('#password-fault')).toBeVisible();
+  await atEverySize('new studio with faults');
+  await page.getByLabel('Your name').fill('Marthe Oldenkott');
+  await page.getByLabel('Sign-in name').fill('marthe');
+  await page.getByLabel('Password').fill('three quiet herons');
+  await page.getByRole('button', { name: 'Open the studio' }).click();
+  await page.waitForURL('**/studio');
+  await atEverySize('empty studio');
+  await page.getByLabel('Name', { exact: true }).fill('Ilse Brandvold');
+  await page.getByLabel('Instruments').fill('oboe');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.waitForURL('**/candidates/*');
+  await page.getByRole('button', { name: /link/i }).click();
+  const link = await page.getByLabel(/^Link for/).inputValue();
+  await atEverySize('new candidate');
+  const guest = await (await browser.newContext({ baseURL: empty.origin })).newPage();
+  await guest.goto(/\/join\/[\w-]+/.exec(link)![0]);
+  for (const [where, viewport] of VIEWPORTS) {
+    await guest.setViewportSize(viewport);
+    await expectClean(guest, `join at ${where}`);
+  }
+});
 
 test('the list is put in another order by keyboard alone, and the plan follows', async ({ browser }) => {
   const page = await (await browser.newContext()).newPage();

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { superForm } from 'sveltekit-superforms';
-  import Field from '$lib/components/ui/Field.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
+  import TextField from '$lib/components/ui/TextField.svelte';
   import type { PageData } from './$types';
 
   let { data }: { data: PageData } = $props();
@@ -18,38 +18,29 @@
   </p>
   <form method="POST" use:enhance>
     <FormFaults errors={$errors._errors} />
-    <Field id="name" label="Your name" errors={$errors.name}>
-      {#snippet control(wiring)}<input
-          {...wiring}
-          name="name"
-          autocomplete="name"
-          bind:value={$form.name}
-        />{/snippet}
-    </Field>
-    <Field id="login" label="Sign-in name" errors={$errors.login}>
-      {#snippet control(wiring)}<input
-          {...wiring}
-          name="login"
-          autocomplete="username"
-          bind:value={$form.login}
-        />{/snippet}
-    </Field>
-    <Field
-      id="password"
+    <TextField
+      name="name"
+      label="Your name"
+      autocomplete="name"
+      errors={$errors.name}
+      bind:value={$form.name}
+    />
+    <TextField
+      name="login"
+      label="Sign-in name"
+      autocomplete="username"
+      errors={$errors.login}
+      bind:value={$form.login}
+    />
+    <TextField
+      name="password"
       label="Password"
       hint="At least 10 characters; three or four words make a good one."
+      type="password"
+      autocomplete="new-password"
       errors={$errors.password}
-    >
-      {#snippet control(wiring)}
-        <input
-          {...wiring}
-          name="password"
-          type="password"
-          autocomplete="new-password"
-          bind:value={$form.password}
-        />
-      {/snippet}
-    </Field>
+      bind:value={$form.password}
+    />
     <button class="action main" disabled={$submitting}>Open the studio</button>
   </form>
 </div>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { superForm } from 'sveltekit-superforms';
-  import Field from '$lib/components/ui/Field.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
+  import TextField from '$lib/components/ui/TextField.svelte';
   import type { PageData } from './$types';
 
   let { data }: { data: PageData } = $props();
@@ -33,25 +33,21 @@
   {:else}
     <form method="POST" use:enhance>
       <FormFaults errors={$errors._errors} />
-      <Field id="login" label="Sign-in name" errors={$errors.login}>
-        {#snippet control(wiring)}<input
-            {...wiring}
-            name="login"
-            autocomplete="username"
-            bind:value={$form.login}
-          />{/snippet}
-      </Field>
-      <Field id="password" label="Password" errors={$errors.password}>
-        {#snippet control(wiring)}
-          <input
-            {...wiring}
-            name="password"
-            type="password"
-            autocomplete="current-password"
-            bind:value={$form.password}
-          />
-        {/snippet}
-      </Field>
+      <TextField
+        name="login"
+        label="Sign-in name"
+        autocomplete="username"
+        errors={$errors.login}
+        bind:value={$form.login}
+      />
+      <TextField
+        name="password"
+        label="Password"
+        type="password"
+        autocomplete="current-password"
+        errors={$errors.password}
+        bind:value={$form.password}
+      />
       <button class="action main" disabled={$submitting}>Sign in</button>
     </form>
     <p class="soft">Forgotten? A candidate gets a new link from the teacher.</p>

@@ -2,7 +2,7 @@
   import { onMount } from 'svelte';
   import { superForm } from 'sveltekit-superforms';
   import StudioRow from '$lib/components/studio/StudioRow.svelte';
-  import Field from '$lib/components/ui/Field.svelte';
+  import TextField from '$lib/components/ui/TextField.svelte';
   import type { PageData } from './$types';
 
   let { data }: { data: PageData } = $props();
@@ -41,30 +41,20 @@
   <section>
     <h2>Add a candidate</h2>
     <form method="POST" use:enhance>
-      <Field id="name" label="Name" errors={$errors.name}>
-        {#snippet control(wiring)}<input
-            {...wiring}
-            name="name"
-            autocomplete="off"
-            bind:value={$form.name}
-          />{/snippet}
-      </Field>
-      <Field id="instruments" label="Instruments" errors={$errors.instruments}>
-        {#snippet control(wiring)}<input
-            {...wiring}
-            name="instruments"
-            autocomplete="off"
-            bind:value={$form.instruments}
-          />{/snippet}
-      </Field>
-      <Field id="zone" label="Time zone at home" errors={$errors.zone}>
-        {#snippet control(wiring)}<input
-            {...wiring}
-            name="zone"
-            list="zones"
-            bind:value={$form.zone}
-          />{/snippet}
-      </Field>
+      <TextField name="name" label="Name" errors={$errors.name} bind:value={$form.name} />
+      <TextField
+        name="instruments"
+        label="Instruments"
+        errors={$errors.instruments}
+        bind:value={$form.instruments}
+      />
+      <TextField
+        name="zone"
+        label="Time zone at home"
+        list="zones"
+        errors={$errors.zone}
+        bind:value={$form.zone}
+      />
       <datalist id="zones"
         >{#each data.zones as zone (zone)}<option value={zone}></option>{/each}</datalist
       >

@@ -21,7 +21,7 @@
 <tbody>
   {#each lines as audition, i (audition?.id ?? 'none')}
     <tr>
-      <td class="number days">{audition?.daysToGo ?? '–'}</td>
+      <td class="number days" class:soft={!audition}>{audition?.daysToGo ?? '–'}</td>
       <td>
         {#if i === 0}
           <a class="name" href="/candidates/{row.id}"><bdi>{row.name}</bdi></a>
@@ -77,6 +77,9 @@
     font-weight: 700;
     line-height: 1.1;
     color: var(--date);
+  }
+  .days.soft {
+    color: var(--soft);
   }
   .name {
     color: inherit;

@@ -33,6 +33,9 @@ const statements = preparedOnce((db) => ({
     'SELECT count(*) AS count FROM sign_in_attempt WHERE key = ? AND at_ms > ?'
   ),
   dropAttempts: db.prepare('DELETE FROM sign_in_attempt WHERE key = ? OR at_ms < ?'),
+  takeBackAttempt: db.prepare(
+    'DELETE FROM sign_in_attempt WHERE rowid = (SELECT rowid FROM sign_in_attempt WHERE key = ? AND at_ms = ? LIMIT 1)'
+  ),
   addLink: db.prepare('INSERT INTO join_link (token_hash, candidate_id, expires_at_ms) VALUES (?, ?, ?)'),
   link: db.prepare<[string, number], { candidate_id: string }>(
     'SELECT candidate_id FROM join_link WHERE token_hash = ? AND expires_at_ms > ?'
@@ -69,6 +72,10 @@ export const countAttempts = (db: Db, key: string, sinceMs: number) =>
 /** Forgets one key's attempts, and everybody's from before `beforeMs`. */
 export const dropAttempts = (db: Db, key: string, beforeMs: number) =>
   statements(db).dropAttempts.run(key, beforeMs);
+
+/** An attempt that turned out right does not count. */
+export const takeBackAttempt = (db: Db, key: string, atMs: number) =>
+  statements(db).takeBackAttempt.run(key, atMs);
 
 /** A new link makes the candidate's earlier ones worthless. */
 export function putLink(db: Db, tokenHash: string, candidateId: string, expiresMs: number): void {

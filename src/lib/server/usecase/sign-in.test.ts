@@ -74,6 +74,12 @@ describe('signing in', () => {
     expect(who(await attempt('three quiet herons')).kind).toBe('teacher');
   });
 
+  it('counts wrong attempts alone: a whole studio behind one address signs in as often as it likes', async () => {
+    await open();
+    for (let i = 0; i < 40; i += 1) await attempt('three quiet herons');
+    expect(who(await attempt('three quiet herons')).kind).toBe('teacher');
+  });
+
   it('ends by signing out and after thirty days', async () => {
     const token = await open();
     const other = await attempt('three quiet herons');

@@ -67,11 +67,13 @@ export const signIn = waitingUseCase({
     ) {
       throw new CodedError('too-many-attempts');
     }
-    for (const key of keys) accounts.addAttempt(app.db, key, app.now());
+    const at = app.now();
+    for (const key of keys) accounts.addAttempt(app.db, key, at);
     const account = accounts.findLogin(app.db, input.login);
     const isRight = await verify(account?.password_hash ?? (await NO_HASH), input.password);
     if (!account || !isRight) throw new CodedError('wrong-sign-in');
     accounts.dropAttempts(app.db, keys[0]!, since);
+    accounts.takeBackAttempt(app.db, keys[1]!, at);
     return openSession(app, account.id);
   }
 });

@@ -75,7 +75,9 @@
           />
         </p>
       {/if}
-      <form method="POST" action="?/link" use:enhance><button class="action">Make a link</button></form>
+      <form method="POST" action="?/link" use:enhance>
+        <button class="action">{form?.link ? 'Make another link' : 'Make a link'}</button>
+      </form>
     </section>
   {/if}
 </div>

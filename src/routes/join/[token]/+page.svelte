@@ -1,7 +1,7 @@
 <script lang="ts">
   import { superForm } from 'sveltekit-superforms';
-  import Field from '$lib/components/ui/Field.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
+  import TextField from '$lib/components/ui/TextField.svelte';
   import type { PageData } from './$types';
 
   let { data }: { data: PageData } = $props();
@@ -19,30 +19,23 @@
   </p>
   <form method="POST" use:enhance>
     <FormFaults errors={$errors._errors} />
-    <Field id="login" label="Sign-in name" hint="Without spaces." errors={$errors.login}>
-      {#snippet control(wiring)}<input
-          {...wiring}
-          name="login"
-          autocomplete="username"
-          bind:value={$form.login}
-        />{/snippet}
-    </Field>
-    <Field
-      id="password"
+    <TextField
+      name="login"
+      label="Sign-in name"
+      hint="Without spaces."
+      autocomplete="username"
+      errors={$errors.login}
+      bind:value={$form.login}
+    />
+    <TextField
+      name="password"
       label="Password"
       hint="At least 10 characters; three or four words make a good one."
+      type="password"
+      autocomplete="new-password"
       errors={$errors.password}
-    >
-      {#snippet control(wiring)}
-        <input
-          {...wiring}
-          name="password"
-          type="password"
-          autocomplete="new-password"
-          bind:value={$form.password}
-        />
-      {/snippet}
-    </Field>
+      bind:value={$form.password}
+    />
     <button class="action main" disabled={$submitting}>Set password and sign in</button>
   </form>
 </div>
