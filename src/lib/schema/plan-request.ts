@@ -37,6 +37,20 @@ const agreed = z.object({
   )
 });
 
+/** A block of so many minutes, or a rung that is to be reached on the date. */
+const pin = z.union(
+  [
+    z.strictObject({ itemId: idField, date: dateField, minutes: minutesField(1, 240) }),
+    z.strictObject({
+      itemId: idField,
+      date: dateField,
+      sectionId: idField,
+      bpm: z.number().positive('A tempo is a number of beats a minute.')
+    })
+  ],
+  'A pin has itemId and date, and either minutes, or sectionId and bpm.'
+);
+
 const planRequest = z
   .strictObject({
     format: z.literal('irvot-plan-request', 'The format is "irvot-plan-request".'),
@@ -49,9 +63,7 @@ const planRequest = z
     time: z.strictObject({ ...timeFields, mocks: z.array(mock).max(60).default([]) }).superRefine(refineWeek),
     schools: schools.optional(),
     log: z.array(touch).max(200_000).default([]),
-    pins: z
-      .array(z.strictObject({ itemId: idField, date: dateField, minutes: minutesField(1, 240) }))
-      .optional(),
+    pins: z.array(pin).max(2000, 'At most 2,000 pins.').optional(),
     previous: agreed.optional(),
     name: nameField.optional()
   })
@@ -80,10 +92,12 @@ const planRequest = z
       if (!item) return add(['log', i, 'itemId'], `There is no item “${t.itemId}” in the list.`);
       refineTouch(t, item, request.today, prefixed(context, ['log', i]));
     });
-    request.pins?.forEach(
-      (pin, i) =>
-        !items.has(pin.itemId) && add(['pins', i, 'itemId'], `There is no item “${pin.itemId}” in the list.`)
-    );
+    request.pins?.forEach((one, i) => {
+      const item = items.get(one.itemId);
+      if (!item) add(['pins', i, 'itemId'], `There is no item “${one.itemId}” in the list.`);
+      else if ('sectionId' in one && !item.sections.some((s) => s.id === one.sectionId))
+        add(['pins', i, 'sectionId'], `“${item.name}” has no section “${one.sectionId}”.`);
+    });
   });
 
 /** A context whose issues lie below a path. */

@@ -13,6 +13,7 @@ export const ERRORS = {
   'link-spent': 'This link has been used or is too old. Ask your teacher for a new one.',
   'login-taken': 'That sign-in name is taken; choose another.',
   'studio-has-teacher': 'This studio has its teacher already. Sign in.',
+  'pin-in-the-past': 'That day is over: pin to today or a later day.',
   'demo-only': 'Entering by one click is for the demo only.'
 } as const;
 

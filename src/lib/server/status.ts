@@ -11,5 +11,6 @@ export const STATUS: Record<ErrorCode, number> = {
   'link-spent': 410,
   'login-taken': 400,
   'studio-has-teacher': 409,
+  'pin-in-the-past': 400,
   'demo-only': 403
 };

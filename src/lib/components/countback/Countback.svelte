@@ -3,7 +3,8 @@
   scale of clicks. What held is a thick stair, what is planned a thin one. Names left, targets right.
 -->
 <script lang="ts">
-  import type { SeasonPlan } from '$lib/core/season';
+  import type { Snippet } from 'svelte';
+  import type { Move, SeasonPlan } from '$lib/core/season';
   import type { CountbackItem } from '$lib/schema/view';
   import CountbackHead from './CountbackHead.svelte';
   import ItemRow from './ItemRow.svelte';
@@ -22,7 +23,22 @@
     readonly items: readonly CountbackItem[];
     readonly practised: Readonly<Record<string, number>>;
   };
-  let { view, plan }: { view: View; plan: SeasonPlan } = $props();
+  let {
+    view,
+    plan,
+    canPin = false,
+    moves = [],
+    between
+  }: {
+    view: View;
+    plan: SeasonPlan;
+    /** Whether rungs and blocks can be set by hand here. */
+    canPin?: boolean;
+    /** Moves to be shown where they happened: from the old date to the new one. */
+    moves?: readonly Move[];
+    /** What stands between the load and the items. */
+    between?: Snippet;
+  } = $props();
 
   const round = $derived(view.audition.rounds.find((r) => r.id === plan.nextRoundId)!);
   const axis = $derived(timeAxis(plan.began, plan.today, round.date));
@@ -52,7 +68,8 @@
     dates={view.audition.dates}
     rounds={view.audition.rounds}
   />
-  <LoadLine {axis} {axisPx} {plan} practised={view.practised} />
+  <LoadLine {axis} {axisPx} {plan} {canPin} practised={view.practised} />
+  {@render between?.()}
   <div class="items">
     <div class="under" aria-hidden="true">
       {#each weekMarks(axis) as mark (mark.weeks)}<span class="week" style:left="{axis.at(mark.day)}%"
@@ -74,6 +91,8 @@
           {axis}
           {scale}
           {labelGap}
+          moves={moves.filter((m) => m.itemId === planned.id)}
+          pinFrom={canPin ? plan.today : null}
           openRung={open?.itemId === planned.id ? (open.rung ?? '') : null}
           onOpen={(rung) => toggle(planned.id, rung)}
         />
@@ -86,6 +105,7 @@
     held, a fortnight old
     <span class="mark window"></span> mock window
     <span class="mark off"></span> day off <span class="mark lesson"></span> lesson
+    <span class="mark pinned"></span> set by hand
     <span class="sign">+⅕</span>
     a week a fifth above the two before
     <span>Every row hangs below its target by the clicks it still has to go.</span>
@@ -162,6 +182,11 @@
   .mark.window {
     height: 12px;
     border: 1px dotted var(--plan);
+  }
+  .mark.pinned {
+    width: 8px;
+    height: 8px;
+    background: var(--plan);
   }
   .mark.off {
     height: 9px;

@@ -1,7 +1,7 @@
 <!-- One item of the countback: its name, its stairs below the target line, its target. A step or the name opens how it came about. -->
 <script lang="ts">
   import Tempo from '$lib/components/note/Tempo.svelte';
-  import type { PlannedItem } from '$lib/core/season';
+  import type { Move, PlannedItem } from '$lib/core/season';
   import { dayOf, formatDate, sayDate } from '$lib/core/units';
   import type { CountbackItem } from '$lib/schema/view';
   import RungTable from './RungTable.svelte';
@@ -14,6 +14,8 @@
     axis,
     scale,
     labelGap,
+    moves,
+    pinFrom,
     openRung,
     onOpen
   }: {
@@ -24,6 +26,10 @@
     scale: number;
     /** Least distance between two labels, in per cent. */
     labelGap: number;
+    /** Moves of this item that are to be seen on its stairs. */
+    moves: readonly Move[];
+    /** First day that can be pinned to; null where nothing can be pinned. */
+    pinFrom: string | null;
     /** Key of the rung that is explained, '' for the whole ladder, null while closed. */
     openRung: string | null;
     onOpen: (rung: string | null) => void;
@@ -71,6 +77,20 @@
       ? `${said(openOwn[0]!.bpm)} to ${said(openOwn.at(-1)!.bpm)}`
       : openOwn.map((r) => said(r.bpm)).join('')
   );
+  /** Where rungs stood and stand that have moved, at the height of their step. */
+  const moved = $derived(
+    moves.flatMap(({ sectionId, bpm, from, to }) => {
+      const step = item.plannedSteps.find((s) => s.sectionId === sectionId && s.bpm === bpm);
+      if (!step || !from || !to) return [];
+      const [was, is] = [axis.at(dayOf(from)), axis.at(dayOf(to))];
+      return [{ key: `${sectionId} ${bpm}`, was, left: Math.min(was, is), width: Math.abs(is - was), step }];
+    })
+  );
+  const pins = $derived(
+    item.plannedSteps.filter((s) =>
+      planned.rungs.some((r) => r.pinnedTo === s.date && r.sectionId === s.sectionId && r.bpm === s.bpm)
+    )
+  );
   const pulsed = $derived(planned.sections.filter((s) => s.unit !== null).length);
   const targetBpm = $derived(slowest?.targetBpm ?? null);
 </script>
@@ -80,9 +100,9 @@
     <button class="name" aria-expanded={openRung !== null} onclick={() => onOpen(null)}>
       <strong><bdi>{planned.name}</bdi></strong>
       <span class="soft"
-        ><bdi>{item.composer}</bdi>{planned.kind === 'sight-reading'
-          ? ''
-          : ` · bars ${item.fromBar}–${item.toBar}`}</span
+        >{#if item.composer}<bdi>{item.composer}</bdi>{/if}{item.composer && planned.kind !== 'sight-reading'
+          ? ' · '
+          : ''}{planned.kind === 'sight-reading' ? '' : `bars ${item.fromBar}–${item.toBar}`}</span
       >
     </button>
     <div class="stairs" style:height="{height}px">
@@ -126,6 +146,19 @@
             style:top="{nowY}px">no evidence yet</span
           >
         {/if}
+        {#each moved as move (move.key)}
+          {@const top = ROW_TOP + move.step.clicksBelow * scale}
+          <span class="moved" style:left="{move.left}%" style:width="{move.width}%" style:top="{top}px"
+          ></span>
+          <span class="was" style:left="{move.was}%" style:top="{top}px"></span>
+        {/each}
+        {#each pins as step (step.sectionId + step.bpm)}
+          <span
+            class="pinned"
+            style:left="{axis.at(dayOf(step.date))}%"
+            style:top="{ROW_TOP + step.clicksBelow * scale}px"
+          ></span>
+        {/each}
         {#each labels as step (step.date + step.bpm)}
           <button
             class="step"
@@ -160,7 +193,7 @@
       {/if}
     </div>
   </div>
-  {#if openRung !== null}<RungTable {planned} {openRung} />{/if}
+  {#if openRung !== null}<RungTable {planned} {openRung} {pinFrom} />{/if}
 </article>
 
 <style>
@@ -273,6 +306,22 @@
   .step:hover {
     font-weight: 700;
     text-decoration: underline;
+  }
+  .moved {
+    border-top: 2px dotted var(--ink);
+  }
+  .was {
+    width: 7px;
+    height: 7px;
+    border: 1.5px solid var(--ink);
+    background: var(--paper);
+    transform: translate(-50%, -2px);
+  }
+  .pinned {
+    width: 8px;
+    height: 8px;
+    background: var(--plan);
+    transform: translate(-50%, -50%);
   }
   .open {
     padding: 3px 6px;

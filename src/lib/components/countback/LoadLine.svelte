@@ -9,14 +9,22 @@
     axis,
     axisPx,
     plan,
-    practised
+    practised,
+    canPin
   }: {
     axis: TimeAxis;
     /** Width of the time axis on this screen. */
     axisPx: number;
     plan: SeasonPlan;
     practised: Readonly<Record<string, number>>;
+    canPin: boolean;
   } = $props();
+
+  const nameOf = (id: string) => plan.items.find((item) => item.id === id)?.name ?? '';
+  const spans = $derived(plan.short?.reasons.flatMap((reason) => reason.spans) ?? []);
+  const shortItems = $derived(
+    plan.short?.items.map(({ itemId, minutes }) => `${nameOf(itemId)} ${minutes}`).join(', ') ?? ''
+  );
 
   const HEIGHT = 30;
   const weeks = $derived(plan.weeks.filter((w) => w.weeksToGo > 0));
@@ -95,11 +103,28 @@
         </span>
       {/if}
     {/each}
+    {#each spans as span (span.from)}
+      <span
+        class="span"
+        style:left="{axis.at(dayOf(span.from))}%"
+        style:width="{axis.at(dayOf(span.to) + 1) - axis.at(dayOf(span.from))}%"
+      ></span>
+    {/each}
   </div>
 </div>
 <div class="says">
   {#if plan.short}
-    <p><strong>{plan.short.says}</strong> <span>Their last rungs are open below: no minutes.</span></p>
+    <div>
+      {#each plan.short.reasons as reason (reason.says)}
+        <p>
+          <strong>{reason.says}</strong>
+          {#if reason.says.includes(' these ')}<span>{reason.itemIds.map(nameOf).join(', ')}.</span>{/if}
+        </p>
+      {/each}
+      <p>
+        <span>The lowest of the order are short: {shortItems} min. Their last rungs are open below.</span>
+      </p>
+    </div>
   {:else}
     <p><span>The plan fits: every rung has its minutes.</span></p>
   {/if}
@@ -114,7 +139,12 @@
   {/if}
 </div>
 {#if openWeek !== null}
-  <WeekDays {plan} week={weeks.find((w) => w.weeksToGo === openWeek)!} onClose={() => (openWeek = null)} />
+  <WeekDays
+    {plan}
+    {canPin}
+    week={weeks.find((w) => w.weeksToGo === openWeek)!}
+    onClose={() => (openWeek = null)}
+  />
 {/if}
 
 <style>
@@ -173,6 +203,14 @@
     font-size: 0.74rem;
     font-weight: 500;
     color: var(--soft);
+  }
+  .span {
+    position: absolute;
+    bottom: -6px;
+    height: 5px;
+    border: solid var(--ink);
+    border-width: 0 2px 2px;
+    pointer-events: none;
   }
   .says {
     display: flex;

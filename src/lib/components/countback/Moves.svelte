@@ -3,11 +3,17 @@
   import type { Move } from '$lib/core/season';
   import { dayOf, sayDate } from '$lib/core/units';
 
-  let { moves, cause, isOpen }: { moves: readonly Move[]; cause: string; isOpen: boolean } = $props();
+  let {
+    moves,
+    cause,
+    isShown = $bindable(false)
+  }: {
+    moves: readonly Move[];
+    cause: string;
+    /** The table is only made once it is looked at: a season has many layings. */
+    isShown?: boolean;
+  } = $props();
 
-  /** The table is only made once it is looked at: a season has many layings. */
-  // svelte-ignore state_referenced_locally
-  let isShown = $state(isOpen);
   const WHY: Record<Move['why'], string> = {
     holds: 'holds now',
     'not-reached': 'not reached by its date',

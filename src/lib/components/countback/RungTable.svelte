@@ -3,11 +3,19 @@
   import Tempo from '$lib/components/note/Tempo.svelte';
   import type { PlannedItem } from '$lib/core/season';
   import { dayOf, sayDate } from '$lib/core/units';
+  import RungPin from './RungPin.svelte';
 
   let {
     planned,
-    openRung
-  }: { planned: PlannedItem; /** Key of the rung to point out, or ''. */ openRung: string } = $props();
+    openRung,
+    pinFrom
+  }: {
+    planned: PlannedItem;
+    /** Key of the rung to point out, or ''. */
+    openRung: string;
+    /** First day that can be pinned to; null where nothing can be pinned. */
+    pinFrom: string | null;
+  } = $props();
 
   const EVIDENCE = { self: 'as logged', teacher: 'heard by the teacher', recording: 'recorded' } as const;
   const sectionOf = (id: string) => planned.sections.find((s) => s.id === id)!;
@@ -39,7 +47,7 @@
           ><th scope="col">rung</th><th scope="col">bars</th><th scope="col">reached by</th><th
             scope="col"
             class="number">minutes</th
-          ><th scope="col">how they came about</th></tr
+          ><th scope="col">how they came about</th>{#if pinFrom}<th scope="col">set by hand</th>{/if}</tr
         >
       </thead>
       <tbody>
@@ -56,6 +64,11 @@
                 ? `; dealt ${rung.minutes} by the shape of the ramp`
                 : ''}{rung.minutesDone ? `; ${rung.minutesDone} min of it done` : ''}
             </td>
+            {#if pinFrom}
+              <td class="pin"
+                ><RungPin itemId={planned.id} {rung} name="{planned.name}, {rung.bpm}" today={pinFrom} /></td
+              >
+            {/if}
           </tr>
         {/each}
       </tbody>
@@ -88,6 +101,9 @@
       padding-right: 6px;
       font-stretch: 84%;
     }
+  }
+  .pin {
+    white-space: nowrap;
   }
   .asked td {
     border-bottom: 2px solid var(--ink);

@@ -3,13 +3,26 @@
   import Tempo from '$lib/components/note/Tempo.svelte';
   import type { PlannedBlock, PlannedWeek, SeasonPlan } from '$lib/core/season';
   import { dayOf, sayDate, saySpan } from '$lib/core/units';
+  import PinForm from './PinForm.svelte';
 
-  let { plan, week, onClose }: { plan: SeasonPlan; week: PlannedWeek; onClose: () => void } = $props();
+  let {
+    plan,
+    week,
+    canPin,
+    onClose
+  }: { plan: SeasonPlan; week: PlannedWeek; canPin: boolean; onClose: () => void } = $props();
 
   const days = $derived(plan.days.filter((d) => d.date >= week.from && d.date <= week.to));
   const itemOf = (block: PlannedBlock) => plan.items.find((i) => i.id === block.itemId)!;
   const clickOf = (block: PlannedBlock) =>
     itemOf(block).rungs.find((r) => r.sectionId === block.sectionId && r.bpm === block.bpm)?.click;
+  /** The first of an item's blocks on a day stands for all its minutes there. */
+  const pinnable = (blocks: readonly PlannedBlock[], i: number) => {
+    const { itemId, kind } = blocks[i]!;
+    const own = blocks.filter((b) => b.itemId === itemId && b.kind === kind);
+    const isWork = kind === 'ladder' || (kind === 'minutes' && itemOf(blocks[i]!).state === 'minutes');
+    return isWork && own[0] === blocks[i] ? own.reduce((sum, b) => sum + b.minutes, 0) : null;
+  };
   const KINDS = {
     ladder: '',
     minutes: '',
@@ -18,6 +31,20 @@
     'easy-run': 'one easy run'
   } as const;
 </script>
+
+{#snippet pin(date: string, block: PlannedBlock, minutes: number | null)}
+  {@const where = `${itemOf(block).name} on ${sayDate(dayOf(date))}`}
+  {#if block.isPinned && !canPin}
+    <span class="soft">pinned</span>
+  {:else if canPin && minutes !== null}
+    <PinForm
+      action={block.isPinned ? 'unpinBlock' : 'pinBlock'}
+      fields={block.isPinned ? { itemId: block.itemId, date } : { itemId: block.itemId, date, minutes }}
+      word={block.isPinned ? 'Unpin' : 'Pin'}
+      label={block.isPinned ? `Take the pin off ${where}` : `Pin ${minutes} minutes of ${where}`}
+    />
+  {/if}
+{/snippet}
 
 <section aria-label="Days of {saySpan(dayOf(week.from), dayOf(week.to))}">
   <header>
@@ -48,6 +75,7 @@
             {#if click}<Tempo bpm={click.bpm} unit={click.unit} height={13} />{:else}<span class="soft"
                 >{KINDS[block.kind]}</span
               >{/if}
+            {@render pin(day.date, block, pinnable(day.blocks, i))}
           </p>
         {/each}
         {#if day.capacityMin > 0}

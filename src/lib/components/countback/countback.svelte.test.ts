@@ -84,7 +84,7 @@ describe('the countback', () => {
 
   it('says what does not fit, and leaves its rungs open in words', () => {
     const { plan } = draw([], 24);
-    expect(screen.getByText(plan.short!.says)).toBeTruthy();
+    expect(screen.getByText(plan.short!.reasons[0]!.says)).toBeTruthy();
     expect(screen.getAllByText(/: no minutes$/).length).toBeGreaterThan(0);
   });
 
@@ -142,7 +142,7 @@ describe('the list of what moved', () => {
   } as const;
 
   it('says what, from when to when, and why', () => {
-    render(Moves, { moves: [move], cause: 'a new day', isOpen: true });
+    render(Moves, { moves: [move], cause: 'a new day', isShown: true });
     expect(screen.getByText('1 date moved: a new day')).toBeTruthy();
     expect(screen.getByText('not reached by its date')).toBeTruthy();
     expect(screen.getByText('Tue 1 Dec')).toBeTruthy();
@@ -150,7 +150,7 @@ describe('the list of what moved', () => {
 
   it('is not there when nothing moved', () => {
     expect(
-      render(Moves, { moves: [], cause: '', isOpen: true }).container.querySelector('details')
+      render(Moves, { moves: [], cause: '', isShown: true }).container.querySelector('details')
     ).toBeNull();
   });
 });

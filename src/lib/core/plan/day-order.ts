@@ -4,7 +4,7 @@
  * the hardest, alternating; runs last.
  */
 import type { Minutes } from '../units';
-import { LONGEST_BLOCK_MIN } from './allot';
+import { LONGEST_BLOCK_MIN } from './block-task';
 import { BREAK_MIN_PER_HOUR, type TimeSpan } from './capacity';
 
 export type OrderedBlock = {

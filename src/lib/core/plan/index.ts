@@ -5,3 +5,8 @@ export * from './allot';
 export * from './milestone';
 export * from './touches';
 export * from './day-order';
+export { type Demand, type Window, readDemands, NOTHING_LIES } from './demand';
+export { findFit } from './fit';
+export { levelDemands, levelLoad, unevenness } from './level';
+export { LEAST_BLOCK_MIN, LONGEST_BLOCK_MIN } from './block-task';
+export { layBlocks } from './blocks';

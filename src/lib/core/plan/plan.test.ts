@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import { dayOf, formatDate } from '../units';
-import { type Asked, DayBook, allot } from './allot';
 import { type PracticeTime, dayCapacity } from './capacity';
 import { orderBlocks, splitBlocks, startTimes } from './day-order';
 import { dateRungs } from './milestone';
@@ -130,89 +129,11 @@ describe('a milestone', () => {
   });
 });
 
-const ask = (id: string, from: number, to: number, minutes: number, more: Partial<Asked> = {}): Asked => ({
-  id,
-  from,
-  to,
-  minutes,
-  mostPerDay: 50,
-  kept: [],
-  ...more
-});
-const bookOf = (capacities: number[]) =>
-  new DayBook(new Map(capacities.map((minutes, day) => [day, minutes])));
-
-describe('minutes into days', () => {
-  it('lie as evenly as the days allow', () => {
-    const { byAsked, short } = allot([ask('a', 0, 4, 60)], bookOf([30, 30, 0, 30, 30]));
-    expect(short).toEqual([]);
-    expect(byAsked[0]!.map((a) => a.minutes)).toEqual([15, 15, 15, 15]);
-  });
-
-  it('that find no day fall on the lowest item of the teacher’s order', () => {
-    const { byAsked, short } = allot([ask('first', 0, 1, 50), ask('second', 0, 1, 50)], bookOf([40, 40]));
-    expect(byAsked[0]!.reduce((sum, a) => sum + a.minutes, 0)).toBe(50);
-    expect(short.reduce((sum, s) => sum + s.minutes, 0)).toBe(20);
-    expect(new Set(short.map((s) => s.id))).toEqual(new Set(['second']));
-  });
-
-  it('push an earlier piece to another of its days when only that makes room', () => {
-    // "wide" takes day 0 first; "narrow" has only day 0
-    const { byAsked, short } = allot([ask('wide', 0, 1, 20), ask('narrow', 0, 0, 20)], bookOf([20, 20]));
-    expect(short).toEqual([]);
-    expect(byAsked[1]).toEqual([{ day: 0, minutes: 20 }]);
-    expect(byAsked[0]).toEqual([{ day: 1, minutes: 20 }]);
-  });
-
-  it('agreed for a lower item give way to a higher one, and the lower one is short', () => {
-    const lower = ask('lower', 0, 0, 20, { kept: [{ day: 0, minutes: 20, isPinned: false }] });
-    const { byAsked, short } = allot([ask('higher', 0, 0, 20), lower], bookOf([30]));
-    expect(byAsked[0]).toEqual([{ day: 0, minutes: 20 }]);
-    expect(byAsked[1]).toEqual([{ day: 0, minutes: 10 }]);
-    expect(short).toEqual([{ id: 'lower', day: 0, minutes: 10 }]);
-  });
-
-  it('pinned by hand are never pushed', () => {
-    const pinned = ask('wide', 0, 1, 20, { kept: [{ day: 0, minutes: 20, isPinned: true }] });
-    const { byAsked, short } = allot([pinned, ask('narrow', 0, 0, 20)], bookOf([20, 20]));
-    expect(byAsked[0]).toEqual([{ day: 0, minutes: 20 }]);
-    expect(short).toEqual([{ id: 'narrow', day: 0, minutes: 20 }]);
-  });
-
-  it('never exceed what one item may have on a day', () => {
-    const { byAsked, short } = allot([ask('a', 0, 1, 100, { mostPerDay: 25 })], bookOf([90, 90]));
-    expect(byAsked[0]).toEqual([
-      { day: 0, minutes: 25 },
-      { day: 1, minutes: 25 }
-    ]);
-    expect(short.reduce((sum, s) => sum + s.minutes, 0)).toBe(50);
-  });
-
-  it('that were agreed stay, a surplus going from the nearest day', () => {
-    const kept = [0, 1, 2].map((day) => ({ day, minutes: 12, isPinned: false }));
-    const { byAsked } = allot([ask('a', 0, 2, 24, { kept })], bookOf([30, 30, 30]));
-    expect(byAsked[0]).toEqual([
-      { day: 1, minutes: 12 },
-      { day: 2, minutes: 12 }
-    ]);
-  });
-
-  it('too few for a block of their own join a day the item already has', () => {
-    const kept = [{ day: 1, minutes: 12, isPinned: false }];
-    const { byAsked } = allot([ask('a', 0, 2, 15, { kept })], bookOf([30, 30, 30]));
-    expect(byAsked[0]).toEqual([{ day: 1, minutes: 15 }]);
-  });
-});
-
 describe('touches reserved first', () => {
   const stages = layStages(1000, 1060);
   it('come every four days for what holds, with a run a week in context', () => {
     const open = new Map(Array.from({ length: 60 }, (_, i) => [1000 + i, 30] as const));
-    const touches = reserveTouches(
-      [{ id: 'a', rank: 0, seconds: 90, isHeld: true, stages }],
-      1000,
-      new DayBook(open)
-    );
+    const touches = reserveTouches([{ id: 'a', rank: 0, seconds: 90, isHeld: true, stages }], 1000, open);
     const gaps = touches.slice(1).map((t, i) => t.day - touches[i]!.day);
     expect(Math.max(...gaps)).toBeLessThanOrEqual(4);
     expect(touches.some((t) => t.kind === 'run' && t.day >= stages.contextFrom)).toBe(true);
@@ -226,14 +147,10 @@ describe('touches reserved first', () => {
         (_, i) => [1000 + i, i === 4 || i === 5 || i === 3 || i % 4 !== 0 ? 30 : 0] as const
       )
     );
-    const touches = reserveTouches(
-      [{ id: 'a', rank: 0, seconds: 90, isHeld: true, stages }],
-      1000,
-      new DayBook(open)
-    );
+    const touches = reserveTouches([{ id: 'a', rank: 0, seconds: 90, isHeld: true, stages }], 1000, open);
     expect(touches.every((t) => (open.get(t.day) ?? 0) > 0)).toBe(true);
     expect(
-      reserveTouches([{ id: 'a', rank: 0, seconds: 90, isHeld: true, stages }], 1000, new DayBook(new Map()))
+      reserveTouches([{ id: 'a', rank: 0, seconds: 90, isHeld: true, stages }], 1000, new Map())
     ).toEqual([]);
   });
 

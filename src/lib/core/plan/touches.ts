@@ -3,7 +3,6 @@
  * Their days are counted back from the round, so they do not wander when the plan is laid again.
  */
 import type { DayNumber, Minutes } from '../units';
-import { type DayBook } from './allot';
 import type { Stages } from './stage';
 
 /** A held item is touched every four days and run once a week (judgement). */
@@ -34,17 +33,25 @@ export function touchMinutes(seconds: number): Minutes {
   return Math.min(MOST_TOUCH_MIN, Math.max(LEAST_TOUCH_MIN, Math.ceil(seconds / 60) + 2));
 }
 
-/** Touches from `today` on; each may slip by a day where its own has no room, and is left out where that has none either. */
-export function reserveTouches(items: readonly WarmItem[], today: DayNumber, book: DayBook): ReservedTouch[] {
+/**
+ * Touches from `today` on; each may slip by a day where its own has no room, and is left out where that has none either.
+ * `capacity` are the minutes of each day.
+ */
+export function reserveTouches(
+  items: readonly WarmItem[],
+  today: DayNumber,
+  capacity: ReadonlyMap<DayNumber, Minutes>
+): ReservedTouch[] {
   const reserved: ReservedTouch[] = [];
+  const room = new Map(capacity);
   for (const item of items) {
     const minutes = touchMinutes(item.seconds);
     for (const { day, kind } of wantedTouches(item, today)) {
       const free = [day, day + 1, day - 1].find(
-        (d) => d >= today && d < item.stages.dayZero && book.room(d) >= minutes
+        (d) => d >= today && d < item.stages.dayZero && (room.get(d) ?? 0) >= minutes
       );
       if (free === undefined || reserved.some((r) => r.id === item.id && r.day === free)) continue;
-      book.take(free, minutes);
+      room.set(free, room.get(free)! - minutes);
       reserved.push({ id: item.id, day: free, minutes, kind });
     }
   }

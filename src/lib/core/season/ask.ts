@@ -1,50 +1,77 @@
 /**
- * What an item asks of the days: a ladder's minutes before and within context, or so many minutes a week.
- * The rungs below 80 % are due before context begins; the rest follows at an even pace.
+ * What an item asks of the days: a ladder's minutes, of which the rungs below 80 % are due before context begins, or so
+ * many minutes a week. A rung pinned to a date closes a window there, with a block on that date that reaches it.
  */
-import { type Asked, IN_CONTEXT_SHARE, LONGEST_BLOCK_MIN, type Stages } from '../plan';
+import {
+  type Asked,
+  IN_CONTEXT_SHARE,
+  LEAST_BLOCK_MIN,
+  LONGEST_BLOCK_MIN,
+  type Stages,
+  type Window
+} from '../plan';
 import { type DayNumber, type Minutes, dayOf } from '../units';
 import type { Climb } from './climb';
 import type { SeasonFrame } from './frame';
-import type { SeasonItem, SeasonRequest } from './request';
+import type { RungPin, SeasonItem, SeasonRequest } from './request';
 
 /** Two longest blocks of one item on one day (judgement). */
 export const DEFAULT_MOST_PER_DAY_MIN: Minutes = 2 * LONGEST_BLOCK_MIN;
 
+type Kept = Asked['kept'];
+
+/** Most minutes a day of an item's ladder and of its weekly minutes; where it has both, they share the item's. */
+export function mostPerDay(item: SeasonItem): { ladder: Minutes; minutes: Minutes } {
+  const most = item.mostPerDayMin ?? DEFAULT_MOST_PER_DAY_MIN;
+  const perWeek = minutesPerWeek(item);
+  if (perWeek === 0 || item.sections.every((s) => s.tempo.kind === 'free'))
+    return { ladder: most, minutes: most };
+  const minutes = Math.min(most, Math.max(LEAST_BLOCK_MIN, Math.ceil(perWeek / 3)));
+  return { ladder: Math.max(0, most - minutes), minutes };
+}
+
+/** Null where the ladder asks nothing. */
 export function askOfClimb(
   climb: Climb,
   item: SeasonItem,
   stages: Stages,
   frame: SeasonFrame,
-  kept: Asked['kept']
-): Asked[] {
-  const left = climb.rungs.map((r) => ({ share: r.share, minutes: r.minutes - r.minutesDone }));
-  const total = sum(left.map((r) => r.minutes));
-  if (total === 0) return [];
-  const due = sum(left.filter((r) => r.share < IN_CONTEXT_SHARE).map((r) => r.minutes));
-  const mostPerDay = item.mostPerDayMin ?? DEFAULT_MOST_PER_DAY_MIN;
-  const whole = { id: item.id, from: frame.today, to: rampEnd(stages, frame.today), mostPerDay };
-  if (stages.contextFrom <= frame.today) return [{ ...whole, minutes: total, kept }];
-
-  const early = kept.filter((k) => k.day < stages.contextFrom);
-  const late = kept.filter((k) => k.day >= stages.contextFrom && k.day <= stages.rampTo);
-  const [keptEarly, keptLate] = [sum(early.map((k) => k.minutes)), sum(late.map((k) => k.minutes))];
-  const pace =
-    openMinutes(frame, frame.today, stages.contextFrom - 1) /
-    Math.max(1, openMinutes(frame, frame.today, stages.rampTo));
-  const missing = total - keptEarly - keptLate;
-  const wanted = missing >= 0 ? keptEarly + Math.round(missing * pace) : total - keptLate;
-  const before = Math.min(total, Math.max(due, wanted));
-  return [
-    {
-      ...whole,
-      to: stages.contextFrom - 1,
-      minutes: before,
-      kept: early,
-      spill: { until: stages.rampTo, minutes: before - due }
-    },
-    { ...whole, from: stages.contextFrom, minutes: total - before, kept: late }
-  ].filter((asked) => asked.minutes > 0);
+  pins: readonly RungPin[],
+  kept: Kept
+): Asked | null {
+  const rungs = climb.rungs.map(({ sectionId, bpm, share, minutes, minutesDone }) => {
+    const pin = pins.find((p) => p.sectionId === sectionId && p.bpm === bpm);
+    return { share, minutes: minutes - minutesDone, pinned: pin ? dayOf(pin.date) : null };
+  });
+  if (sum(rungs.map((r) => r.minutes)) === 0) return null;
+  const end = rampEnd(stages, frame.today);
+  const most = mostPerDay(item).ladder;
+  const windows: Window[] = [];
+  const pinned: Kept[number][] = [];
+  let from = frame.today;
+  let open: typeof rungs = [];
+  const close = (to: DayNumber) => {
+    const due = sum(open.filter((r) => r.share < IN_CONTEXT_SHARE).map((r) => r.minutes));
+    const whole = sum(open.map((r) => r.minutes));
+    const dueBy = stages.contextFrom - 1;
+    if (from <= dueBy && dueBy < to && due > 0) windows.push({ from, to: dueBy, minutes: due });
+    const rest = from <= dueBy && dueBy < to ? whole - due : whole;
+    if (rest > 0) windows.push({ from, to, minutes: rest });
+    return whole;
+  };
+  for (const rung of rungs) {
+    open.push(rung);
+    const { pinned: day } = rung;
+    if (day === null || day < from || day > end) continue;
+    const whole = close(day);
+    const block = Math.max(LEAST_BLOCK_MIN, Math.min(LONGEST_BLOCK_MIN, rung.minutes));
+    pinned.push({ day, minutes: Math.min(block, whole, most), isPinned: true });
+    from = day + 1;
+    open = [];
+  }
+  close(end);
+  const own = kept.filter((k) => !pinned.some((p) => p.day === k.day));
+  return { id: item.id, mostPerDay: most, windows, kept: [...pinned, ...own] };
 }
 
 /**
@@ -55,18 +82,20 @@ function rampEnd(stages: Stages, today: DayNumber): DayNumber {
   return today <= stages.rampTo ? stages.rampTo : stages.lastDaysFrom - 1;
 }
 
-/** Minutes a week without a ladder, week by week counted back from the round; what the week's log has is done. */
+/**
+ * Minutes a week without a ladder, week by week counted back from the round; what the week's log has is done. Weeks
+ * that ask less than a block are taken together. Null where nothing is asked.
+ */
 export function askOfMinutes(
   request: SeasonRequest,
   item: SeasonItem,
   stages: Stages,
   frame: SeasonFrame,
-  kept: Asked['kept']
-): Asked[] {
-  const free = sum(item.sections.map((s) => (s.tempo.kind === 'free' ? s.tempo.minutesPerWeek : 0)));
-  const perWeek = free + (item.minutesPerWeek ?? 0);
-  if (perWeek === 0) return [];
-  const asks: Asked[] = [];
+  kept: Kept
+): Asked | null {
+  const perWeek = minutesPerWeek(item);
+  if (perWeek === 0) return null;
+  const windows: Window[] = [];
   for (let from = stages.dayZero - 7; from > frame.today - 7; from -= 7) {
     const to = Math.min(from + 6, stages.lastDaysFrom - 1);
     const days = to - Math.max(from, frame.began) + 1;
@@ -76,18 +105,32 @@ export function askOfMinutes(
         .map((t) => t.minutes)
     );
     const minutes = Math.round((perWeek * Math.max(0, days)) / 7) - done;
-    if (minutes <= 0) continue;
-    const start = Math.max(from, frame.today);
-    asks.unshift({
-      id: item.id,
-      from: start,
-      to,
-      minutes,
-      mostPerDay: item.mostPerDayMin ?? DEFAULT_MOST_PER_DAY_MIN,
-      kept: kept.filter((k) => k.day >= start && k.day <= to)
-    });
+    if (minutes > 0) windows.unshift({ from: Math.max(from, frame.today), to, minutes });
   }
-  return asks;
+  if (windows.length === 0) return null;
+  return { id: item.id, mostPerDay: mostPerDay(item).minutes, windows: joinSmall(windows), kept };
+}
+
+/** Joins windows that ask less than a block to the one after, the last to the one before. */
+function joinSmall(windows: readonly Window[]): Window[] {
+  const joined: Window[] = [];
+  for (const window of windows) {
+    const before = joined.at(-1);
+    const isLast = window === windows.at(-1) && window.minutes < LEAST_BLOCK_MIN;
+    if (before && (before.minutes < LEAST_BLOCK_MIN || isLast))
+      joined[joined.length - 1] = {
+        from: before.from,
+        to: window.to,
+        minutes: before.minutes + window.minutes
+      };
+    else joined.push(window);
+  }
+  return joined;
+}
+
+function minutesPerWeek(item: SeasonItem): Minutes {
+  const free = sum(item.sections.map((s) => (s.tempo.kind === 'free' ? s.tempo.minutesPerWeek : 0)));
+  return free + (item.minutesPerWeek ?? 0);
 }
 
 /** Touches that count for the weekly minutes: those on free bars, or all of an item that has no ladder. */
@@ -97,12 +140,6 @@ function ownTouches(request: SeasonRequest, item: SeasonItem) {
     free.length === item.sections.length ||
     free.some((s) => from !== undefined && from >= s.fromBar && from <= s.toBar);
   return request.log.filter((t) => t.itemId === item.id && isOwn(t.fromBar));
-}
-
-function openMinutes(frame: SeasonFrame, from: DayNumber, to: DayNumber): Minutes {
-  let minutes = 0;
-  for (let day = from; day <= to; day += 1) minutes += frame.open.get(day) ?? 0;
-  return minutes;
 }
 
 function sum(values: readonly number[]): number {

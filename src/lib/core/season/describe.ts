@@ -1,18 +1,11 @@
 /** Puts a laying into words and dates: the plan that everything else reads. Decides nothing. */
-import { type DayCapacity, type Shortage, dateRungs, orderBlocks, splitBlocks, startTimes } from '../plan';
-import { type DayNumber, type Minutes, dayOf, formatDate, saySpan } from '../units';
+import { type DayCapacity, dateRungs, orderBlocks, splitBlocks, startTimes } from '../plan';
+import { type DayNumber, type Minutes, dayOf, formatDate } from '../units';
 import { type ItemCase, type Laid, type SeasonFrame, loggedOn } from './frame';
-import type {
-  ItemState,
-  PlannedBlock,
-  PlannedDay,
-  PlannedItem,
-  PlannedRung,
-  PlannedShortage,
-  PlannedWeek,
-  SeasonPlan
-} from './plan';
-import type { SeasonRequest } from './request';
+import type { ItemState, PlannedBlock, PlannedDay, PlannedItem, PlannedRung, SeasonPlan } from './plan';
+import type { RungPin, SeasonRequest } from './request';
+import { describeShortage, shortByDay } from './shortage';
+import { describeWeeks } from './weeks';
 
 export function describePlan(
   request: SeasonRequest,
@@ -20,7 +13,7 @@ export function describePlan(
   cases: readonly ItemCase[],
   laid: Laid
 ): SeasonPlan {
-  const items = cases.map((one) => describeItem(one, frame, laid));
+  const items = cases.map((one) => describeItem(request, one, laid));
   const days = describeDays(request, frame, cases, items, laid);
   const head = request.rounds.find((r) => frame.dayZero !== null && dayOf(r.date) === frame.dayZero);
   const stages = cases.map((c) => c.stages).find((s) => s?.dayZero === frame.dayZero);
@@ -40,15 +33,15 @@ export function describePlan(
       : null,
     items,
     days,
-    weeks: describeWeeks(request, frame, days, laid.short),
-    short: describeShortage(laid.short, items, frame, cases),
+    weeks: describeWeeks(request, frame, days, shortByDay(laid, frame)),
+    short: describeShortage(laid, frame),
     agreed: {
       carried: cases.flatMap((c) => c.climb.carried ?? []),
       rungs: cases.flatMap((c) =>
         c.climb.rungs.map(({ sectionId, bpm, minutes, basis }) => ({ sectionId, bpm, minutes, basis }))
       ),
-      allotments: laid.minutes.flatMap(({ itemId, kind, allotments }) =>
-        allotments.map((a) => ({ itemId, kind, date: formatDate(a.day), minutes: a.minutes }))
+      allotments: laid.minutes.flatMap(({ owner, kind, allotments }) =>
+        allotments.map((a) => ({ itemId: owner.item.id, kind, date: formatDate(a.day), minutes: a.minutes }))
       )
     }
   };
@@ -56,15 +49,15 @@ export function describePlan(
 
 function ladderOf(laid: Laid, itemId: string) {
   return laid.minutes
-    .filter((m) => m.itemId === itemId && m.kind === 'ladder')
-    .flatMap((m) => m.allotments)
-    .sort((a, b) => a.day - b.day);
+    .filter((m) => m.owner.item.id === itemId && m.kind === 'ladder')
+    .flatMap((m) => m.allotments);
 }
 
-function describeItem(one: ItemCase, frame: SeasonFrame, laid: Laid): PlannedItem {
+function describeItem(request: SeasonRequest, one: ItemCase, laid: Laid): PlannedItem {
   const { item, climb, stages } = one;
   const ladder = ladderOf(laid, item.id);
   const left = climb.rungs.map((r) => r.minutes - r.minutesDone);
+  const rungPins = (request.pins ?? []).filter((p): p is RungPin => 'bpm' in p && p.itemId === item.id);
   const dates = dateRungs(left, ladder);
   const rungs: PlannedRung[] = climb.rungs.map(
     ({ sectionId, bpm, click, asksMin, minutes, minutesDone, seconds, attempts }, i) => ({
@@ -76,11 +69,13 @@ function describeItem(one: ItemCase, frame: SeasonFrame, laid: Laid): PlannedIte
       minutesDone,
       seconds: Math.round(seconds * 10) / 10,
       attempts: Math.round(attempts * 100) / 100,
-      date: dates[i] === null || dates[i] === undefined ? null : formatDate(dates[i])
+      date: dates[i] === null || dates[i] === undefined ? null : formatDate(dates[i]),
+      pinnedTo: rungPins.find((pin) => pin.sectionId === sectionId && pin.bpm === bpm)?.date ?? null
     })
   );
+  const own = laid.minutes.filter((m) => m.owner === one);
   const touched = [
-    ...laid.minutes.filter((m) => m.itemId === item.id).flatMap((m) => m.allotments.map((a) => a.day)),
+    ...own.flatMap((m) => m.allotments.map((a) => a.day)),
     ...laid.touches.filter((t) => t.id === item.id).map((t) => t.day)
   ];
   const hasPulse = climb.sections.some((s) => s.unit !== null);
@@ -98,7 +93,7 @@ function describeItem(one: ItemCase, frame: SeasonFrame, laid: Laid): PlannedIte
     cleanShare: climb.cleanShare,
     rungs: stages ? rungs : [],
     askedMin: stages ? left.reduce((sum, m) => sum + m, 0) : 0,
-    shortMin: laid.short.filter((s) => s.id === item.id).reduce((sum, s) => sum + s.minutes, 0),
+    shortMin: own.reduce((sum, m) => sum + m.shortMin, 0),
     nextTouch: touched.length > 0 ? formatDate(Math.min(...touched)) : null
   };
 }
@@ -112,6 +107,10 @@ function describeDays(
 ): PlannedDay[] {
   const clicks = new Map(items.map((item) => [item.id, item.clicksToGo ?? 0]));
   const missed = missedYesterday(request, frame);
+  const pinned = new Set(
+    (request.pins ?? []).flatMap((p) => ('minutes' in p ? [`${p.itemId} ${p.date}`] : []))
+  );
+  const isWork = (kind: PlannedBlock['kind']) => kind === 'ladder' || kind === 'minutes';
   const rungAt = new Map(cases.map((one) => [one.item.id, rungByDay(one, laid)]));
   return [...frame.capacities].map(([day, capacity]) => {
     const blocks = blocksOf(day, laid).map((b) => ({
@@ -134,7 +133,8 @@ function describeDays(
         minutes: b.minutes,
         start: sayTime(starts[i]!),
         sectionId: rung?.sectionId ?? null,
-        bpm: rung?.bpm ?? null
+        bpm: rung?.bpm ?? null,
+        isPinned: isWork(b.kind) && pinned.has(`${b.id} ${formatDate(day)}`)
       };
     });
     return describeDay(day, capacity, planned);
@@ -161,12 +161,12 @@ function blocksOf(day: DayNumber, laid: Laid) {
       isWarm: t.kind === 'keep-warm',
       isRun: t.kind !== 'keep-warm'
     }));
-  const work = laid.minutes.flatMap(({ itemId, kind, allotments }) =>
+  const work = laid.minutes.flatMap(({ owner, kind, allotments }) =>
     allotments
       .filter((a) => a.day === day)
       .flatMap((a) => splitBlocks(a.minutes))
       .map((minutes) => ({
-        id: itemId,
+        id: owner.item.id,
         kind: kind as PlannedBlock['kind'],
         minutes,
         isWarm: false,
@@ -195,80 +195,6 @@ function missedYesterday(request: SeasonRequest, frame: SeasonFrame): ReadonlySe
     .filter((a) => a.date === yesterday)
     .map((a) => a.itemId);
   return new Set(planned.filter((id) => loggedOn(request, frame.today - 1, id) === 0));
-}
-
-/** A week is flagged when it asks for more than this times the mean of the two before (common practice, from memory). */
-const JUMP = 1.2;
-
-/** Weeks counted back from the next round; beyond it, weeks with negative numbers up to the last round. */
-function describeWeeks(
-  request: SeasonRequest,
-  frame: SeasonFrame,
-  days: readonly PlannedDay[],
-  short: readonly Shortage[]
-): PlannedWeek[] {
-  const { dayZero, today } = frame;
-  if (dayZero === null || days.length === 0) return [];
-  const logged = (from: DayNumber) =>
-    request.log
-      .filter((t) => dayOf(t.date) >= from && dayOf(t.date) < from + 7 && dayOf(t.date) <= today)
-      .reduce((sum, t) => sum + t.minutes, 0);
-  const first = Math.ceil((dayZero - today) / 7);
-  const last = Math.ceil((dayZero - dayOf(days.at(-1)!.date)) / 7);
-  const weeks: PlannedWeek[] = [];
-  const practised = [logged(dayZero - 7 * (first + 2)), logged(dayZero - 7 * (first + 1))];
-  for (let week = first; week >= last; week -= 1) {
-    const from = dayZero - 7 * week;
-    const inWeek = days.filter((d) => dayOf(d.date) >= from && dayOf(d.date) < from + 7);
-    const planned = sumBy(inWeek, (d) => d.plannedMin);
-    const missing = sumBy(
-      short.filter((s) => s.day >= from && s.day < from + 7),
-      (s) => s.minutes
-    );
-    const whole = planned + logged(from);
-    const mean = (practised.at(-1)! + practised.at(-2)!) / 2;
-    weeks.push({
-      weeksToGo: week,
-      from: formatDate(from),
-      to: formatDate(from + 6),
-      thereMin: sumBy(inWeek, (d) =>
-        dayOf(d.date) === today ? (frame.open.get(today) ?? 0) : d.capacityMin
-      ),
-      askedMin: planned + missing,
-      plannedMin: planned,
-      isJump: mean > 0 && whole > JUMP * mean
-    });
-    practised.push(whole);
-  }
-  return weeks;
-}
-
-function sumBy<T>(values: readonly T[], of: (value: T) => Minutes): Minutes {
-  return values.reduce((sum, value) => sum + of(value), 0);
-}
-
-function describeShortage(
-  short: readonly Shortage[],
-  items: readonly PlannedItem[],
-  frame: SeasonFrame,
-  cases: readonly ItemCase[]
-): PlannedShortage | null {
-  const minutes = sumBy(short, (s) => s.minutes);
-  if (minutes === 0) return null;
-  const lacking = items.filter((item) => item.shortMin > 0);
-  const to = Math.max(
-    ...cases.filter((c) => lacking.some((item) => item.id === c.item.id)).map((c) => c.stages!.rampTo)
-  );
-  const days = short.map((s) => s.day);
-  const [from, until] = [Math.max(frame.today, Math.min(...days)), Math.min(to, Math.max(...days))];
-  const names = lacking.map((item) => `${item.name} ${item.shortMin}`).join(', ');
-  return {
-    minutes,
-    from: formatDate(from),
-    to: formatDate(until),
-    items: lacking.map((item) => ({ itemId: item.id, minutes: item.shortMin })),
-    says: `${minutes} min short, ${saySpan(from, Math.max(from, until))}: ${names}.`
-  };
 }
 
 function sayTime(minutes: Minutes | null): string | null {

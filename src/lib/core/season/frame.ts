@@ -1,9 +1,10 @@
 /** The frame a season is laid in: its days with their minutes, and each item with all that is known of it. */
 import {
   type Allotment,
+  type Allotted,
+  type Asked,
   type DayCapacity,
   type ReservedTouch,
-  type Shortage,
   type Stages,
   dayCapacity
 } from '../plan';
@@ -21,18 +22,22 @@ export type ItemCase = {
   readonly lastDayZero: DayNumber | null;
 };
 
+/** What one item asks, and what it was given. */
 export type ItemMinutes = {
-  readonly itemId: string;
+  readonly owner: ItemCase;
   readonly kind: 'ladder' | 'minutes';
+  readonly asked: Asked;
   readonly allotments: readonly Allotment[];
+  readonly shortMin: Minutes;
+  /** Of `shortMin`, what would fit in pieces shorter than a block. */
+  readonly pieceMin: Minutes;
 };
 
-/** One way of laying it: touches reserved first, minutes dealt, minutes short, and sum of load^2 / capacity. */
+/** A season laid: touches reserved first, minutes allotted, and why some are short. */
 export type Laid = {
   readonly touches: readonly ReservedTouch[];
   readonly minutes: readonly ItemMinutes[];
-  readonly short: readonly Shortage[];
-  readonly unevenness: number;
+  readonly reasons: Allotted['reasons'];
 };
 
 export type SeasonFrame = {

@@ -3,3 +3,4 @@ export * from './plan';
 export { laySeason } from './lay';
 export * from './moves';
 export * from './stairs';
+export * from './side-by-side';

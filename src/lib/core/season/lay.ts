@@ -1,37 +1,25 @@
 /**
  * Lays a season's plan: windows from the rounds, ladders from what holds, minutes into days, dates onto rungs.
  * The same request gives the same plan to the byte: no clock, no chance. Method: the plan model; the allotment
- * is core/plan/allot.ts's. When a previous laying is handed over, what was agreed stays where it still fits, unless
- * laying afresh would need less or lie much more evenly.
+ * is core/plan/allot.ts's. When a previous laying is handed over, what was agreed stays where it can.
  */
-import { type Asked, DayBook, allot, layStages, reserveTouches } from '../plan';
+import { type Asked, LEAST_BLOCK_MIN, allot, layStages, reserveTouches } from '../plan';
 import { inTimeOrder } from '../practice';
-import { type DayNumber, dayOf } from '../units';
-import { askOfClimb, askOfMinutes, DEFAULT_MOST_PER_DAY_MIN } from './ask';
+import { type DayNumber, type Minutes, dayOf } from '../units';
+import { askOfClimb, askOfMinutes, mostPerDay } from './ask';
 import { readClimb, schoolsOf, touchesOf } from './climb';
 import { describePlan } from './describe';
 import { type ItemCase, type ItemMinutes, type Laid, type SeasonFrame, loggedOn, readFrame } from './frame';
 import type { SeasonPlan } from './plan';
-import type { SeasonItem, SeasonRequest } from './request';
+import type { BlockPin, RungPin, SeasonItem, SeasonRequest } from './request';
+import { limitWeeks } from './weeks';
 
-/** Laying all afresh is only worth the upheaval when the load becomes more even by this (judgement). */
-const WORTH_UPHEAVAL = 1.05;
-
-/** The plan for a request that its schema has found sound. Cost: about items x days x blocks. */
+/** The plan for a request that its schema has found sound. Cost: some flows over items x days. */
 export function laySeason(request: SeasonRequest): SeasonPlan {
   const sorted: SeasonRequest = { ...request, log: inTimeOrder(request.log) };
   const frame = readFrame(sorted);
   const cases = sorted.items.map((item, rank) => readCase(sorted, item, rank, frame));
-  const kept = layOnce(sorted, frame, cases, true);
-  const laid = sorted.previous ? better(kept, () => layOnce(sorted, frame, cases, false)) : kept;
-  return describePlan(sorted, frame, cases, laid);
-}
-
-function better(kept: Laid, layAfresh: () => Laid): Laid {
-  const fresh = layAfresh();
-  const sum = (laid: Laid) => laid.short.reduce((total, s) => total + s.minutes, 0);
-  if (sum(fresh) !== sum(kept)) return sum(fresh) < sum(kept) ? fresh : kept;
-  return kept.unevenness > fresh.unevenness * WORTH_UPHEAVAL ? fresh : kept;
+  return describePlan(sorted, frame, cases, layMinutes(sorted, frame, cases));
 }
 
 function readCase(request: SeasonRequest, item: SeasonItem, rank: number, frame: SeasonFrame): ItemCase {
@@ -50,41 +38,41 @@ function readCase(request: SeasonRequest, item: SeasonItem, rank: number, frame:
   };
 }
 
-function layOnce(
-  request: SeasonRequest,
-  frame: SeasonFrame,
-  cases: readonly ItemCase[],
-  isKeeping: boolean
-): Laid {
-  const book = new DayBook(frame.open);
-  const touches = reserveTouches(cases.flatMap(warmItems), frame.today, book);
-  const owners: ItemCase[] = [];
-  const kinds: ItemMinutes['kind'][] = [];
-  const asked: Asked[] = [];
-  const add = (owner: ItemCase, kind: ItemMinutes['kind'], asks: readonly Asked[]) => {
-    for (const ask of asks) {
-      owners.push(owner);
-      kinds.push(kind);
-      asked.push(ask);
-    }
-  };
-  for (const one of cases) {
-    if (!one.stages) continue;
-    const kept = (kind: ItemMinutes['kind']) =>
-      isKeeping ? keptOf(request, one.item, kind, frame.today) : pinsOf(request, one.item, kind, frame.today);
-    add(one, 'ladder', askOfClimb(one.climb, one.item, one.stages, frame, kept('ladder')));
-    add(one, 'minutes', askOfMinutes(request, one.item, one.stages, frame, kept('minutes')));
-  }
-  const { byAsked, short } = allot(asked, book);
-  const minutes = byAsked.map((allotments, i) => ({
-    itemId: owners[i]!.item.id,
-    kind: kinds[i]!,
-    allotments
+function layMinutes(request: SeasonRequest, frame: SeasonFrame, cases: readonly ItemCase[]): Laid {
+  const touches = reserveTouches(cases.flatMap(warmItems), frame.today, frame.open);
+  const capacity = new Map(frame.open);
+  for (const { day, minutes } of touches) capacity.set(day, capacity.get(day)! - minutes);
+  for (const [day, minutes] of capacity) if (minutes < LEAST_BLOCK_MIN) capacity.set(day, 0);
+
+  const asks = cases.flatMap((one) => asksOf(request, frame, one));
+  const asked = asks.map((ask) => ask.asked);
+  const { byAsked, shortMin, pieceMin, reasons } = allot(asked, limitWeeks(request, frame, asked, capacity));
+  const minutes = asks.map((ask, a): ItemMinutes => ({
+    ...ask,
+    allotments: byAsked[a]!,
+    shortMin: shortMin[a]! + pieceMin[a]!,
+    pieceMin: pieceMin[a]!
   }));
-  let unevenness = 0;
-  for (const [day, capacity] of frame.open)
-    if (capacity > 0) unevenness += (capacity - book.room(day)) ** 2 / capacity;
-  return { touches, minutes, short, unevenness };
+  return { touches, minutes, reasons };
+}
+
+type Ask = Pick<ItemMinutes, 'owner' | 'kind' | 'asked'>;
+
+function asksOf(request: SeasonRequest, frame: SeasonFrame, owner: ItemCase): Ask[] {
+  const { item, climb, stages } = owner;
+  if (!stages) return [];
+  const rungPins = (request.pins ?? []).filter((p): p is RungPin => 'bpm' in p && p.itemId === item.id);
+  const ladder = askOfClimb(
+    climb,
+    item,
+    stages,
+    frame,
+    rungPins,
+    keptOf(request, item, 'ladder', frame.today)
+  );
+  const minutes = askOfMinutes(request, item, stages, frame, keptOf(request, item, 'minutes', frame.today));
+  const ask = (kind: Ask['kind'], asked: Asked | null): Ask[] => (asked ? [{ owner, kind, asked }] : []);
+  return [...ask('ladder', ladder), ...ask('minutes', minutes)];
 }
 
 function warmItems(one: ItemCase) {
@@ -96,28 +84,54 @@ function warmItems(one: ItemCase) {
   return [first, { ...warm, isHeld: true, stages: layStages(stages.dayZero, lastDayZero) }];
 }
 
-type Kept = Asked['kept'];
-
-/** Pins by hand belong to the ladder; an item without one gets them for its weekly minutes. */
-function pinsOf(request: SeasonRequest, item: SeasonItem, kind: ItemMinutes['kind'], today: DayNumber): Kept {
+/**
+ * Blocks pinned by hand belong to the ladder; an item without one gets them for its weekly minutes. Today's pinned minutes
+ * that the log has used are done.
+ */
+function pinsOf(
+  request: SeasonRequest,
+  item: SeasonItem,
+  kind: ItemMinutes['kind'],
+  today: DayNumber
+): Asked['kept'] {
   const pinnedKind = item.sections.some((s) => s.tempo.kind !== 'free') ? 'ladder' : 'minutes';
   if (kind !== pinnedKind) return [];
   return (request.pins ?? [])
-    .filter((pin) => pin.itemId === item.id && dayOf(pin.date) >= today)
+    .filter((pin): pin is BlockPin => 'minutes' in pin && pin.itemId === item.id && dayOf(pin.date) >= today)
     .map((pin) => ({
       day: dayOf(pin.date),
-      minutes: Math.min(pin.minutes, item.mostPerDayMin ?? DEFAULT_MOST_PER_DAY_MIN),
+      minutes: leftToday(request, item, dayOf(pin.date), pin.minutes, today),
       isPinned: true
-    }));
+    }))
+    .map((pin) => ({ ...pin, minutes: Math.min(pin.minutes, mostPerDay(item)[kind]) }))
+    .filter((pin) => pin.minutes > 0);
 }
 
-/** What was agreed from today on; today's minutes that the log has used are done. */
-function keptOf(request: SeasonRequest, item: SeasonItem, kind: ItemMinutes['kind'], today: DayNumber): Kept {
+function leftToday(
+  request: SeasonRequest,
+  item: SeasonItem,
+  day: DayNumber,
+  minutes: Minutes,
+  today: DayNumber
+): Minutes {
+  return day === today ? minutes - loggedOn(request, today, item.id) : minutes;
+}
+
+/** What was pinned or agreed from today on; today's minutes that the log has used are done. */
+function keptOf(
+  request: SeasonRequest,
+  item: SeasonItem,
+  kind: ItemMinutes['kind'],
+  today: DayNumber
+): Asked['kept'] {
   const pins = pinsOf(request, item, kind, today);
   const agreed = (request.previous?.allotments ?? [])
     .filter((a) => a.itemId === item.id && a.kind === kind && dayOf(a.date) >= today)
-    .map((a) => ({ day: dayOf(a.date), minutes: a.minutes, isPinned: false }))
-    .map((a) => (a.day === today ? { ...a, minutes: a.minutes - loggedOn(request, today, item.id) } : a))
+    .map((a) => ({
+      day: dayOf(a.date),
+      minutes: leftToday(request, item, dayOf(a.date), a.minutes, today),
+      isPinned: false
+    }))
     .filter((a) => a.minutes > 0 && !pins.some((pin) => pin.day === a.day));
   return [...pins, ...agreed];
 }

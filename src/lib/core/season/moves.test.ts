@@ -11,7 +11,8 @@ const rung = (bpm: number, date: string | null): PlannedRung => ({
   minutesDone: 0,
   seconds: 60,
   attempts: 6.38,
-  date
+  date,
+  pinnedTo: null
 });
 
 function plan(today: string, rungs: PlannedRung[], heldBpm: number | null = null, id = 'a'): SeasonPlan {

@@ -19,6 +19,8 @@ export type PlannedRung = {
   readonly attempts: number;
   /** Date on which its last block is planned; null where no minutes are left for it. */
   readonly date: string | null;
+  /** The date set for it by hand, which `date` misses only where that day cannot be kept. */
+  readonly pinnedTo: string | null;
 };
 
 type HeldReading = {
@@ -72,6 +74,8 @@ export type PlannedBlock = {
   /** Tempo to work at: the rung this block's minutes belong to. */
   readonly sectionId: string | null;
   readonly bpm: Bpm | null;
+  /** Its minutes on this day were set by hand. */
+  readonly isPinned: boolean;
 };
 
 export type PlannedDay = {
@@ -93,12 +97,29 @@ export type PlannedWeek = {
   readonly isJump: boolean;
 };
 
+/**
+ * One reason why minutes are short. days: these items' windows need more than their days have. most-per-day: one item may not
+ * have enough on any one day, so that more minutes do not help. pieces: what is left fits in no block.
+ * `shortMin` is always `neededMin` less `thereMin` less `elsewhereMin`.
+ */
+export type ShortReading = {
+  readonly limit: 'days' | 'most-per-day' | 'pieces';
+  readonly itemIds: readonly string[];
+  /** Days that have too little, as spans over which no other day has minutes. */
+  readonly spans: readonly { readonly from: string; readonly to: string }[];
+  readonly neededMin: Minutes;
+  readonly thereMin: Minutes;
+  /** What most-per-day still lets these items have on other days. */
+  readonly elsewhereMin: Minutes;
+  readonly shortMin: Minutes;
+  readonly says: string;
+};
+
+/** Minutes short, whose they are (the lowest of the order), and why. */
 export type PlannedShortage = {
   readonly minutes: Minutes;
-  readonly from: string;
-  readonly to: string;
   readonly items: readonly { readonly itemId: string; readonly minutes: Minutes }[];
-  readonly says: string;
+  readonly reasons: readonly ShortReading[];
 };
 
 type PlannedStages = {

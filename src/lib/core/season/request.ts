@@ -76,6 +76,16 @@ export type Agreed = {
   }[];
 };
 
+/** So many minutes of an item on a date. */
+export type BlockPin = { readonly itemId: string; readonly date: string; readonly minutes: Minutes };
+/** A rung that is to be reached on a date, neither earlier nor later. */
+export type RungPin = {
+  readonly itemId: string;
+  readonly sectionId: string;
+  readonly bpm: Bpm;
+  readonly date: string;
+};
+
 export type SeasonRequest = {
   readonly today: string;
   /** The day the plan was first laid; stages are counted from it. Missing: today. */
@@ -85,7 +95,7 @@ export type SeasonRequest = {
   readonly time: PracticeTime;
   readonly schools?: Partial<Schools> | undefined;
   readonly log: readonly Touch[];
-  readonly pins?:
-    readonly { readonly itemId: string; readonly date: string; readonly minutes: Minutes }[] | undefined;
+  /** Set by hand; the plan never moves them by itself. */
+  readonly pins?: readonly (BlockPin | RungPin)[] | undefined;
   readonly previous?: Agreed | undefined;
 };

@@ -50,8 +50,30 @@ function decodeHead(row: HeadRow): VersionHead {
 
 function decode(row: Row | undefined): PlanVersion | undefined {
   if (!row) return undefined;
-  const plan = JSON.parse(inflateSync(row.plan_deflated).toString('utf8')) as SeasonPlan;
+  const plan = withReasons(JSON.parse(inflateSync(row.plan_deflated).toString('utf8')) as KeptPlan);
   return { ...decodeHead(row), factsDigest: row.facts_digest, plan };
+}
+
+/** Plans kept by the first version had one sentence where there are reasons now. */
+type KeptPlan = Omit<SeasonPlan, 'short'> & {
+  readonly short: (SeasonPlan['short'] & { readonly says?: string }) | null;
+};
+
+function withReasons(plan: KeptPlan): SeasonPlan {
+  const { short } = plan;
+  if (!short?.says) return plan;
+  const { minutes, items, says } = short;
+  const reason = {
+    limit: 'days' as const,
+    itemIds: items.map((item) => item.itemId),
+    spans: [],
+    neededMin: minutes,
+    thereMin: 0,
+    elsewhereMin: 0,
+    shortMin: minutes,
+    says
+  };
+  return { ...plan, short: { minutes, items, reasons: [reason] } };
 }
 
 export const latestVersion = (db: Db, auditionId: string) => decode(statements(db).latest.get(auditionId));

@@ -5,7 +5,7 @@ import {
   TICKED_CHECKS,
   readReadiness as readChecks
 } from '../../core/readiness';
-import { type PlannedItem, heldStairs, plannedStairs } from '../../core/season';
+import { type PlannedItem, heldStairs, plannedStairs, setSideBySide } from '../../core/season';
 import { inTimeOrder } from '../../core/practice';
 import { dayOf } from '../../core/units';
 import type { CountbackItem, SeasonHeadView } from '../../schema/view';
@@ -111,6 +111,31 @@ export const readVersions = useCase({
       today: season.request.today,
       plan: version?.plan ?? null,
       versions: versionHeads(app.db, input.auditionId)
+    };
+  }
+});
+
+/** Two layings of one audition beside each other. */
+export const readComparison = useCase({
+  rule: 'own',
+  about: candidateOfAudition,
+  run: (app: App, input: { auditionId: string; a: number; b: number }) => {
+    const season = readSeason(app, input.auditionId);
+    const [a, b] = [input.a, input.b].map((number) =>
+      found(versionByNumber(app.db, input.auditionId, number))
+    );
+    const side = ({ number, laidOn, cause, plan }: NonNullable<typeof a>) => ({
+      number,
+      laidOn,
+      cause,
+      reasons: plan.short?.reasons.map((reason) => reason.says) ?? []
+    });
+    return {
+      audition: season.audition,
+      candidate: season.candidate,
+      a: side(a!),
+      b: side(b!),
+      sides: setSideBySide(a!.plan, b!.plan)
     };
   }
 });

@@ -9,6 +9,7 @@ import { type Audition, findAudition } from '../store/audition';
 import { type Candidate, findCandidate } from '../store/candidate';
 import { type ListItem, itemsOf } from '../store/item';
 import { type PlanVersion, latestVersion, putVersion } from '../store/plan-version';
+import { pinsOf } from '../store/pin';
 import { touchesOfAudition } from '../store/touch';
 import { found } from './use-case';
 
@@ -38,7 +39,8 @@ export function readSeason(app: App, auditionId: string): Season {
     rounds,
     items,
     time: { ...candidate.time, mocks },
-    log: touchesOfAudition(app.db, auditionId)
+    log: touchesOfAudition(app.db, auditionId),
+    pins: pinsOf(app.db, auditionId)
   };
   return { audition, candidate, items, request };
 }

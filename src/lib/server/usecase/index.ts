@@ -3,6 +3,7 @@ import * as calendar from './calendar';
 import * as countback from './countback';
 import * as list from './list';
 import * as log from './log';
+import * as pin from './pin';
 import * as signIn from './sign-in';
 import * as studio from './studio';
 import type { UseCase } from './use-case';
@@ -15,5 +16,5 @@ function useCasesOf(module: Record<string, unknown>): [string, UseCase<never, un
 }
 
 export const USE_CASES = Object.fromEntries(
-  [calendar, countback, list, log, signIn, studio].flatMap(useCasesOf)
+  [calendar, countback, list, log, pin, signIn, studio].flatMap(useCasesOf)
 );

@@ -1,9 +1,10 @@
 <script lang="ts">
   import Countback from '$lib/components/countback/Countback.svelte';
   import Moves from '$lib/components/countback/Moves.svelte';
-  import type { PageData } from './$types';
+  import type { ActionData, PageData } from './$types';
 
-  let { data }: { data: PageData } = $props();
+  let { data, form }: { data: PageData; form: ActionData } = $props();
+  let areMovesShown = $state(false);
   const view = $derived(data.view);
   const base = $derived(`/auditions/${view.audition.id}`);
   const isTeacher = $derived(data.who?.kind === 'teacher');
@@ -18,9 +19,17 @@
       >
     </p>
   {/if}
-  <Countback {view} plan={view.plan} />
+  {#if form?.says}<p class="fault" role="alert">{form.says}</p>{/if}
+  <Countback {view} plan={view.plan} canPin={isTeacher} moves={areMovesShown ? view.moves : []}>
+    {#snippet between()}
+      {#if view.moves.length > 0}
+        <div class="moves">
+          <Moves moves={view.moves} cause={view.cause ?? ''} bind:isShown={areMovesShown} />
+        </div>
+      {/if}
+    {/snippet}
+  </Countback>
   <footer>
-    <Moves moves={view.moves} cause={view.cause ?? ''} isOpen={false} />
     <p>
       Laying {view.number}, for {view.cause}. <a href="{base}/layings">Earlier layings</a> ·
       <a href="{base}/plan.ics" download>Calendar file</a>
@@ -57,6 +66,15 @@
   }
   .first > * + * {
     margin-top: 8px;
+  }
+  .moves {
+    padding: 0 var(--targets) 10px var(--names);
+    font-size: 0.93rem;
+  }
+  @media (max-width: 720px) {
+    .moves {
+      padding: 0 0 10px;
+    }
   }
   footer {
     margin-top: 20px;

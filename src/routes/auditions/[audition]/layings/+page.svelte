@@ -14,17 +14,36 @@
   The plan is laid again after each log entry or changed fact, with the least change. Each laying can be
   looked at as it was.
 </p>
+{#if view.versions.length > 1}
+  <form method="GET" action="{base}/compare">
+    <label>
+      <span>Compare laying</span>
+      <select name="a" value={String(view.versions[1]!.number)}>
+        {#each view.versions as version (version.number)}<option value={String(version.number)}
+            >{version.number}, {sayDate(dayOf(version.laidOn))}</option
+          >{/each}
+      </select>
+    </label>
+    <label>
+      <span>with laying</span>
+      <select name="b" value={String(view.versions[0]!.number)}>
+        {#each view.versions as version (version.number)}<option value={String(version.number)}
+            >{version.number}, {sayDate(dayOf(version.laidOn))}</option
+          >{/each}
+      </select>
+    </label>
+    <button class="action">Side by side</button>
+  </form>
+{/if}
 <ol>
   {#each view.versions as version (version.number)}
     <li>
       <a href="{base}/{version.number}">Laying {version.number}</a>
       <span>{sayDate(dayOf(version.laidOn))}</span>
       <div>
-        {#if version.moves.length > 0}<Moves
-            moves={version.moves}
-            cause={version.cause}
-            isOpen={false}
-          />{:else}<span>{version.cause}</span>{/if}
+        {#if version.moves.length > 0}<Moves moves={version.moves} cause={version.cause} />{:else}<span
+            >{version.cause}</span
+          >{/if}
       </div>
     </li>
   {/each}
@@ -33,6 +52,18 @@
 <style>
   h2 {
     margin-top: 20px;
+  }
+  form {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px 12px;
+    align-items: end;
+    margin-top: 12px;
+  }
+  label span {
+    display: block;
+    color: var(--soft);
+    font-size: 0.87rem;
   }
   ol {
     margin-top: 10px;

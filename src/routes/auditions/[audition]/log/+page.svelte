@@ -31,7 +31,7 @@
             <strong>Logged.</strong>
             {logged.moves.length > 0 ? 'The plan is laid again.' : 'No date moved.'}
           </p>
-          <Moves moves={logged.moves} cause="this touch" isOpen />
+          <Moves moves={logged.moves} cause="this touch" isShown />
         </div>
       {/if}
       <details open={picked !== null}>

@@ -20,7 +20,7 @@
 {:else}
   <p>Its round is no longer part of the call, so it cannot be drawn; what moved is below.</p>
 {/if}
-<Moves moves={view.moves} cause={view.cause ?? ''} isOpen />
+<Moves moves={view.moves} cause={view.cause ?? ''} isShown />
 
 <style>
   .which {

@@ -1,0 +1,50 @@
+/** What is asked when minutes are to become blocks, and the tables that the steps of it share. Decides nothing. */
+import type { DayNumber, Minutes } from '../units';
+import type { Demands, Lying } from './demand';
+import type { Levels } from './level';
+
+/** Below this a block is not worth unpacking for; above, a mind wanders (judgement, common practice 3 to 25). */
+export const LEAST_BLOCK_MIN: Minutes = 8;
+export const LONGEST_BLOCK_MIN: Minutes = 25;
+export type BlockTask = {
+  readonly demands: Demands;
+  /** Minutes to place of each row. */
+  readonly placed: readonly Minutes[];
+  readonly levels: Levels;
+  readonly items: number;
+  /** The most an item may have on any day, what it has there already included. */
+  readonly mostPerDay: readonly Minutes[];
+  /** Least minutes of a new block of each item: LEAST_BLOCK_MIN, or all it asks where that is less. */
+  readonly least: readonly Minutes[];
+  /** A block that lies already can grow by as little as a minute. */
+  readonly lying: Lying;
+};
+
+export type Placement = { readonly row: number; readonly day: DayNumber; readonly minutes: Minutes };
+export type Blocks = {
+  readonly placements: readonly Placement[];
+  /** Minutes of each row that found no block. */
+  readonly left: readonly Minutes[];
+};
+
+export type DayTable = {
+  readonly days: readonly DayNumber[];
+  readonly column: readonly number[];
+  readonly room: readonly Minutes[];
+  readonly load: readonly Minutes[];
+  /** Whole minutes that make the load even. */
+  readonly target: readonly Minutes[];
+};
+
+export type Sized = {
+  readonly placements: readonly Placement[];
+  readonly left: readonly Minutes[];
+  readonly missing: Minutes;
+  /** Minutes on each day. */
+  readonly load: readonly Minutes[];
+};
+
+/** The most an item may still have on a day. */
+export function mostOn({ mostPerDay, lying }: BlockTask, item: number, day: DayNumber): Minutes {
+  return mostPerDay[item]! - lying.of(item, day);
+}

@@ -1,0 +1,207 @@
+/**
+ * From even load to whole blocks: which item plays on which day, and for how many minutes, so that no block is
+ * shorter than the least useful, items come round regularly, and the days stay as even as blocks let them.
+ * First the days on which each item plays are dealt in time order, to whichever lags furthest behind its own even pace;
+ * then a flow finds the minutes of all blocks together. What finds no block is handed back, never bent.
+ */
+import type { DayNumber, Minutes } from '../units';
+import {
+  type BlockTask,
+  type Blocks,
+  type DayTable,
+  type Sized,
+  LEAST_BLOCK_MIN,
+  mostOn
+} from './block-task';
+import type { Row } from './demand';
+import { levelLoad } from './level';
+import { roundBlocks } from './round';
+import { type Pair, sizeBlocks } from './size';
+
+/**
+ * Aimed-for minutes of one item on one day, tried in this order until all finds room: short and often first
+ * (judgement); longer and fewer where days are tight.
+ */
+const AIMS_MIN: readonly Minutes[] = [14, 18, 11, 22, 9];
+/** How much less even than the ideal whole blocks may be before another aim is tried, on days with room for two. */
+const EVEN_ENOUGH = 1.01;
+
+/** The same task gives the same blocks. Cost: some flows over items x days. */
+export function layBlocks(task: BlockTask): Blocks {
+  const table = readDays(task);
+  const pace = readPace(task, table);
+  const ideal = weigh(table, table.target);
+  const dueMin = table.target.reduce((sum, minutes) => sum + minutes, 0);
+  const isRoomy = dueMin >= 2 * LEAST_BLOCK_MIN * table.days.length;
+  let best: { sized: Sized; cost: number } | null = null;
+  for (const aim of AIMS_MIN) {
+    const dealt = sizeBlocks(task, table, deal(task, table, pace, aim));
+    const sized = dealt.missing > 0 ? roundBlocks(task, table, dealt) : dealt;
+    const cost = weigh(table, sized.load);
+    if (
+      !best ||
+      sized.missing < best.sized.missing ||
+      (sized.missing === best.sized.missing && cost < best.cost)
+    )
+      best = { sized, cost };
+    if (best.sized.missing === 0 && (!isRoomy || best.cost <= ideal * EVEN_ENOUGH)) break;
+  }
+  return { placements: best!.sized.placements, left: best!.sized.left };
+}
+
+/** Sum of load^2 / capacity over the days. */
+function weigh({ load, room }: DayTable, more: readonly Minutes[]): number {
+  return load.reduce((sum, there, d) => sum + (there + more[d]!) ** 2 / (there + room[d]!), 0);
+}
+
+/** Whole targets, rounded up as time goes on within each level, so that ties go to the earlier day. */
+function readDays({ demands, levels }: BlockTask): DayTable {
+  const all = demands.columns
+    .flatMap(({ days, room, load }, column) => days.map((day) => ({ day, column, room, load })))
+    .sort((a, b) => a.day - b.day);
+  const before = new Map<object, { capacity: number; given: number }>();
+  const target = all.map(({ column, room, load }) => {
+    const level = levels.ofColumn[column]!;
+    const sum = before.get(level) ?? { capacity: 0, given: 0 };
+    sum.capacity += room + load;
+    const upTo = Math.ceil((level.minutes * sum.capacity) / level.room);
+    const minutes = Math.max(0, Math.min(room, upTo - sum.given - load));
+    sum.given += minutes + load;
+    before.set(level, sum);
+    return minutes;
+  });
+  return {
+    days: all.map((d) => d.day),
+    column: all.map((d) => d.column),
+    room: all.map((d) => d.room),
+    load: all.map((d) => d.load),
+    target
+  };
+}
+
+/** For each item, minutes it should have had by the end of each day to come round evenly; and where it can play. */
+type Pace = {
+  readonly byDay: readonly Float64Array[];
+  /** The least it must have had by the end of each day for the rest to be possible at its most per day. */
+  readonly least: readonly Float64Array[];
+  readonly canPlay: readonly Uint8Array[];
+  readonly minutes: Minutes[];
+};
+
+/** Finer than a minute, so that the weights of light columns keep their proportions. */
+const PACE_GRAIN = 64;
+
+function readPace(task: BlockTask, table: DayTable): Pace {
+  const { demands, placed, levels, items } = task;
+  const { columns, rows } = demands;
+  const ofItem: number[][] = Array.from({ length: items }, () => []);
+  rows.forEach((row, r) => placed[r]! > 0 && ofItem[row.item]!.push(r));
+  const weight = columns.map(({ room, load, days }, c) => {
+    const level = levels.ofColumn[c]!;
+    const minutes = (level.minutes * (room + load)) / level.room - load;
+    return Math.max(1, Math.round(PACE_GRAIN * minutes * days.length));
+  });
+  const byDay: Float64Array[] = [];
+  const canPlay: Uint8Array[] = [];
+  const least: Float64Array[] = [];
+  const minutes: Minutes[] = [];
+  ofItem.forEach((own, item) => {
+    const used = [...new Set(own.flatMap((r) => levels.useful[r]!))].sort((a, b) => a - b);
+    const at = new Map(used.map((column, i) => [column, i]));
+    const ownRows = own.map((r): Row => {
+      const useful = new Set(levels.useful[r]);
+      const cells = rows[r]!.cells.filter((cell) => useful.has(cell.column));
+      return {
+        item: 0,
+        minutes: placed[r]!,
+        cells: cells.map((cell) => ({ ...cell, column: at.get(cell.column)! }))
+      };
+    });
+    const even = levelLoad(
+      ownRows,
+      ownRows.map((row) => row.minutes),
+      used.map((c) => weight[c]!)
+    );
+    const perDay = columns.map((_, c) => {
+      const i = at.get(c);
+      if (i === undefined) return 0;
+      const level = even.ofColumn[i]!;
+      return (level.minutes / level.room) * (weight[c]! / columns[c]!.days.length);
+    });
+    let sum = 0;
+    byDay.push(Float64Array.from(table.column, (c) => (sum += perDay[c]!)));
+    canPlay.push(Uint8Array.from(table.column, (c) => (at.has(c) ? 1 : 0)));
+    minutes.push(ownRows.reduce((total, row) => total + row.minutes, 0));
+    least.push(leastByDay(task, table, own, item, canPlay.at(-1)!));
+  });
+  return { byDay, least, canPlay, minutes };
+}
+
+function leastByDay(
+  task: BlockTask,
+  table: DayTable,
+  own: readonly number[],
+  item: number,
+  canPlay: Uint8Array
+): Float64Array {
+  const { demands, placed } = task;
+  const closing = new Map<DayNumber, Minutes>();
+  for (const r of own) {
+    const day = Math.max(...demands.rows[r]!.cells.map((cell) => demands.columns[cell.column]!.days.at(-1)!));
+    closing.set(day, (closing.get(day) ?? 0) + placed[r]!);
+  }
+  const least = new Float64Array(table.days.length);
+  let due = 0;
+  table.days.forEach((day, d) => {
+    due += closing.get(day) ?? 0;
+    if (closing.has(day)) least[d] = due;
+  });
+  for (let d = least.length - 2; d >= 0; d -= 1) {
+    const next = canPlay[d + 1] === 1 ? mostOn(task, item, table.days[d + 1]!) : 0;
+    least[d] = Math.max(least[d]!, least[d + 1]! - next);
+  }
+  return least;
+}
+
+/** Deals each day's minutes to the items that lag furthest behind their pace, in blocks of about `aim` minutes. */
+function deal(task: BlockTask, table: DayTable, pace: Pace, aim: Minutes): Pair[] {
+  const dealt = pace.minutes.map(() => 0);
+  const aims = pace.minutes.map((minutes, i) => {
+    const days = pace.canPlay[i]!.reduce((n, can) => n + can, 0);
+    return Math.max(aim, Math.ceil(minutes / Math.max(1, days)));
+  });
+  const pairs: Pair[] = [];
+  const carried = new Map<object, number>();
+  const least = Math.max(LEAST_BLOCK_MIN, Math.floor(aim / 2));
+  table.days.forEach((day, d) => {
+    const level = task.levels.ofColumn[table.column[d]!]!;
+    let budget = Math.min(table.room[d]!, table.target[d]! + (carried.get(level) ?? 0));
+    const open = pace.minutes.flatMap((minutes, i) =>
+      pace.canPlay[i]![d] === 1 && dealt[i]! < minutes
+        ? [{ i, must: pace.least[i]![d]! - dealt[i]!, lag: (pace.byDay[i]![d]! - dealt[i]!) / aims[i]! }]
+        : []
+    );
+    open.sort((a, b) => Number(b.must > 0) - Number(a.must > 0) || b.lag - a.lag || a.i - b.i);
+    const played: { i: number; more: Minutes }[] = [];
+    for (const { i, must } of open) {
+      if (budget < (must > 0 ? LEAST_BLOCK_MIN : least)) break;
+      const most = Math.min(budget, mostOn(task, i, day));
+      const owed = pace.minutes[i]! - dealt[i]!;
+      let minutes = Math.min(Math.max(aims[i]!, Math.ceil(must)), owed, most);
+      if (owed - minutes < LEAST_BLOCK_MIN && owed <= most) minutes = owed;
+      if (minutes < task.least[i]! && task.lying.of(i, day) === 0) continue;
+      if (minutes <= 0) continue;
+      pairs.push({ item: i, day: d });
+      dealt[i]! += minutes;
+      budget -= minutes;
+      played.push({ i, more: Math.min(pace.minutes[i]! - dealt[i]!, mostOn(task, i, day) - minutes) });
+    }
+    for (const { i, more } of budget >= least ? played : []) {
+      const longer = Math.min(more, budget);
+      dealt[i]! += longer;
+      budget -= longer;
+    }
+    carried.set(level, budget);
+  });
+  return pairs;
+}

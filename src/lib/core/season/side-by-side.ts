@@ -1,0 +1,60 @@
+/** Two layings beside each other: every rung's date in the one and in the other, the weeks' minutes, and what each lacks. */
+import { type Bpm, type Minutes, dayOf } from '../units';
+import type { PlannedItem, PlannedRung, SeasonPlan } from './plan';
+
+/** undefined: not a rung of that laying. null: a rung without minutes. */
+type DateOfRung = string | null | undefined;
+
+export type RungPair = {
+  readonly sectionId: string;
+  readonly bpm: Bpm;
+  readonly a: DateOfRung;
+  readonly b: DateOfRung;
+  /** Days later in b than in a; null where one of them has no date. */
+  readonly laterBy: number | null;
+};
+
+export type ItemPair = {
+  readonly itemId: string;
+  readonly name: string;
+  readonly rungs: readonly RungPair[];
+  readonly isSame: boolean;
+};
+
+export type WeekPair = { readonly from: string; readonly a: Minutes | null; readonly b: Minutes | null };
+
+export type SideBySide = { readonly items: readonly ItemPair[]; readonly weeks: readonly WeekPair[] };
+
+/** Items in the order of b, those only in a last; rungs by tempo within their section; weeks that either has ahead. */
+export function setSideBySide(a: SeasonPlan, b: SeasonPlan): SideBySide {
+  const gone = a.items.filter((item) => !b.items.some((other) => other.id === item.id));
+  const items = [...b.items, ...gone].map((item) =>
+    pairItem(
+      item,
+      a.items.find((i) => i.id === item.id),
+      b.items.find((i) => i.id === item.id)
+    )
+  );
+  const froms = [...new Set([...a.weeks, ...b.weeks].map((w) => w.from))].sort();
+  const planned = (plan: SeasonPlan, from: string) =>
+    plan.weeks.find((w) => w.from === from)?.plannedMin ?? null;
+  return { items, weeks: froms.map((from) => ({ from, a: planned(a, from), b: planned(b, from) })) };
+}
+
+function pairItem(item: PlannedItem, a: PlannedItem | undefined, b: PlannedItem | undefined): ItemPair {
+  const keys = new Map<string, PlannedRung>();
+  for (const rung of [...(a?.rungs ?? []), ...(b?.rungs ?? [])]) keys.set(keyOf(rung), rung);
+  const dateIn = (of: PlannedItem | undefined, key: string): DateOfRung =>
+    of?.rungs.find((r) => keyOf(r) === key)?.date;
+  const rungs = [...keys].map(([key, { sectionId, bpm }]): RungPair => {
+    const [inA, inB] = [dateIn(a, key), dateIn(b, key)];
+    return { sectionId, bpm, a: inA, b: inB, laterBy: inA && inB ? dayOf(inB) - dayOf(inA) : null };
+  });
+  const order = new Map(item.sections.map((s, i) => [s.id, i]));
+  rungs.sort((x, y) => (order.get(x.sectionId) ?? 0) - (order.get(y.sectionId) ?? 0) || x.bpm - y.bpm);
+  return { itemId: item.id, name: item.name, rungs, isSame: rungs.every((r) => r.a === r.b) };
+}
+
+function keyOf(rung: PlannedRung): string {
+  return `${rung.sectionId} ${rung.bpm}`;
+}
