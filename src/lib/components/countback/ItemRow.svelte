@@ -48,7 +48,7 @@
   );
   /** Width of the words for open rungs, in labels. */
   const OPEN_WORDS = 6;
-  const isOpenLeft = $derived(axis.at(plannedUntil) > 78);
+  const isOpenLeft = $derived(axis.at(plannedUntil) > 86);
   /** Numbers of the section that sets the item; those of other sections would not compare. */
   const ownSteps = $derived(
     item.plannedSteps.slice(1).filter((s) => s.sectionId === planned.slowestSectionId)
@@ -333,7 +333,7 @@
     transform: translateY(-50%);
   }
   .open.left {
-    transform: translate(-100%, 30%);
+    transform: translate(-100%, 60%);
   }
   .state {
     top: 0;

@@ -27,6 +27,8 @@
   );
 
   const HEIGHT = 30;
+  /** A bar lower than this has no room for the sign of a jump, which then stands above it. */
+  const SIGN_PX = 20;
   const weeks = $derived(plan.weeks.filter((w) => w.weeksToGo > 0));
   const past = $derived(pastWeeks(axis));
   const most = $derived(
@@ -76,7 +78,10 @@
       {#snippet bars()}
         <i class="there" style:height="{px(week.thereMin)}px"></i>
         <i class="asked" style:height="{px(week.askedMin)}px"></i>
-        {#if week.isJump}<b aria-hidden="true">+⅕</b>{/if}
+        {#if week.isJump}<b
+            aria-hidden="true"
+            style:bottom="{px(week.askedMin) < SIGN_PX ? px(week.askedMin) + 6 : 1}px">+⅕</b
+          >{/if}
       {/snippet}
       {#if canTap(week)}
         <button
@@ -118,7 +123,9 @@
       {#each plan.short.reasons as reason (reason.says)}
         <p>
           <strong>{reason.says}</strong>
-          {#if reason.says.includes(' these ')}<span>{reason.itemIds.map(nameOf).join(', ')}.</span>{/if}
+          {#if reason.says.includes(' these ') && reason.itemIds.length < plan.items.length}<span
+              >{reason.itemIds.map(nameOf).join(', ')}.</span
+            >{/if}
         </p>
       {/each}
       <p>
@@ -199,7 +206,6 @@
   .week b {
     position: absolute;
     left: 4px;
-    bottom: 1px;
     font-size: 0.74rem;
     font-weight: 500;
     color: var(--soft);

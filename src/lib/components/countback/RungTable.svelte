@@ -39,6 +39,11 @@
         until three in a row are.
       </li>
     {/if}
+    {#if planned.leftOutMin > 0}
+      <li class="soft">
+        {planned.leftOutMin} min of what it asks would be too short for a block on any day left, and are done without.
+      </li>
+    {/if}
   </ul>
   {#if planned.rungs.length > 0}
     <table>

@@ -7,16 +7,15 @@
 import type { DayNumber, Minutes } from '../units';
 import { LEAST_BLOCK_MIN } from './block-task';
 import { layBlocks } from './blocks';
-import { type Demand, type Demands, readDemands } from './demand';
-import { type Fit, findFit } from './fit';
-import { type Kept, type Stay, keepAgreed, leastBlock, sumMinutes } from './keep';
+import { type Around, type Measure, fitAround, measureEvenness, shortOf } from './around';
+import type { Demand, Demands } from './demand';
+import { type Kept, keepAgreed, leastBlock, sumMinutes } from './keep';
 import { levelDemands } from './level';
 
 /** Laying all afresh is only worth the upheaval when sum of load^2 / capacity falls by this (judgement). */
 const WORTH_UPHEAVAL = 1.05;
 /** Lost minutes come back within so many days where they can, so that the dates after them stay. */
 const SOON_DAYS: readonly number[] = [7, 14, 28];
-const MOST_STRETCH_DAYS = 7;
 /** Up to this part of what an item asks counts as lost; more is new work, and is spread over all its days (judgement). */
 const LOST_SHARE = 0.25;
 
@@ -46,30 +45,37 @@ export type Allotted = {
   readonly uneven: number;
 };
 
-/** Everything around what stays: what is still asked of the days, and how much of it fits. */
-type Around = {
-  readonly stay: Stay;
-  readonly capacity: ReadonlyMap<DayNumber, Minutes>;
-  readonly demands: Demands;
-  readonly fit: Fit;
-};
-
 /**
- * Allots all that is asked; the first are served first. `capacity` are the minutes of each day, from the first on. The
- * same call gives the same minutes.
+ * Allots all that is asked; the first are served first. `capacity` are the minutes of each day, from the first on, and
+ * `limited` those of them to use where nothing was agreed yet. The same call gives the same minutes.
  */
-export function allot(asked: readonly Asked[], capacity: ReadonlyMap<DayNumber, Minutes>): Allotted {
+export function allot(
+  asked: readonly Asked[],
+  capacity: ReadonlyMap<DayNumber, Minutes>,
+  limited: ReadonlyMap<DayNumber, Minutes> = capacity
+): Allotted {
+  const within = allotWithin(asked, capacity, limited);
+  if (limited === capacity || within.pieceMin.every((minutes) => minutes === 0)) return within;
+  const beyond = allotWithin(asked, capacity, capacity);
+  const pieces = (allotted: Allotted) => allotted.pieceMin.reduce((sum, minutes) => sum + minutes, 0);
+  return pieces(beyond) < pieces(within) ? beyond : within;
+}
+
+function allotWithin(
+  asked: readonly Asked[],
+  capacity: ReadonlyMap<DayNumber, Minutes>,
+  limited: ReadonlyMap<DayNumber, Minutes>
+): Allotted {
   const whole = fitAround(
     keepAgreed(asked, capacity, (kept) => kept.isPinned),
-    capacity
+    limited
   );
   const measure = measureEvenness(whole);
   const fresh = () => layAround(asked, whole, whole, measure);
   if (!asked.some((one) => one.kept.some((kept) => !kept.isPinned))) return fresh();
 
-  const kept = keepWhatFits(asked, capacity, whole);
-  if (!kept) return fresh();
-  const agreed = layAround(asked, kept, whole, measure);
+  const agreed = keepWhatBlocks(asked, capacity, whole, measure);
+  if (!agreed) return fresh();
   if (mostPieces(agreed) < LEAST_BLOCK_MIN && agreed.uneven <= measure.least * WORTH_UPHEAVAL) return agreed;
   const other = fresh();
   if (mostPieces(other) < LEAST_BLOCK_MIN !== mostPieces(agreed) < LEAST_BLOCK_MIN)
@@ -77,54 +83,30 @@ export function allot(asked: readonly Asked[], capacity: ReadonlyMap<DayNumber, 
   return agreed.uneven > other.uneven * WORTH_UPHEAVAL ? other : agreed;
 }
 
-type Measure = { readonly of: (load: ReadonlyMap<DayNumber, Minutes>) => number; readonly least: number };
-
-/**
- * Sum of load^2 / capacity, and the least it can be. Where the days have too little for two blocks each, blocks cannot be even day
- * by day, and stretches of days that have room for two are measured instead.
- */
-function measureEvenness({ demands, fit, stay, capacity }: Around): Measure {
-  const levels = levelDemands(demands, fit.placed);
-  const even = new Map(
-    demands.columns.flatMap(({ days }, c) => {
-      const { minutes, room } = levels.ofColumn[c]!;
-      return days.map((day) => [day, (minutes * capacity.get(day)!) / room] as const);
-    })
-  );
-  const days = [...even.keys()].sort((a, b) => a - b);
-  const placed =
-    fit.placed.reduce((sum, minutes) => sum + minutes, 0) +
-    days.reduce((sum, d) => sum + stay.lying.on(d), 0);
-  const stretch = Math.min(
-    MOST_STRETCH_DAYS,
-    Math.ceil((2 * LEAST_BLOCK_MIN * days.length) / Math.max(1, placed))
-  );
-  const of = (load: ReadonlyMap<DayNumber, Minutes>) => {
-    let sum = 0;
-    for (let at = 0; at < days.length; at += stretch) {
-      const together = days.slice(at, at + stretch);
-      const minutes = together.reduce((total, day) => total + (load.get(day) ?? 0), 0);
-      sum += minutes ** 2 / together.reduce((total, day) => total + capacity.get(day)!, 0);
-    }
-    return sum;
-  };
-  return { of, least: of(even) };
-}
-
 function mostPieces({ pieceMin }: Allotted): Minutes {
   return Math.max(0, ...pieceMin);
 }
 
-function fitAround(stay: Stay, capacity: ReadonlyMap<DayNumber, Minutes>): Around {
-  const demands = readDemands(stay.demands, capacity, stay.lying);
-  return { stay, capacity, demands, fit: findFit(demands, stay.demands.length) };
-}
-
-/** Minutes of each demand that did not fit. */
-function shortOf({ stay, demands, fit }: Around): Minutes[] {
-  const short = stay.demands.map((demand) => sumMinutes(demand.windows));
-  demands.of.forEach(({ demand }, r) => (short[demand]! -= fit.placed[r]!));
-  return short;
+/** Keeps what fits; items whose minutes then find no block let go of all they had, so that only they move. */
+function keepWhatBlocks(
+  asked: readonly Asked[],
+  capacity: ReadonlyMap<DayNumber, Minutes>,
+  whole: Around,
+  measure: Measure
+): Allotted | null {
+  const released = asked.map(() => new Set<DayNumber>());
+  for (;;) {
+    const kept = keepWhatFits(asked, capacity, whole, released);
+    if (!kept) return null;
+    const agreed = layAround(asked, kept, whole, measure);
+    const stuck = asked.flatMap((one, a) =>
+      agreed.pieceMin[a]! >= LEAST_BLOCK_MIN && one.kept.some((k) => !k.isPinned && !released[a]!.has(k.day))
+        ? [a]
+        : []
+    );
+    if (stuck.length === 0) return agreed;
+    for (const a of stuck) for (const { day } of asked[a]!.kept) released[a]!.add(day);
+  }
 }
 
 /**
@@ -134,13 +116,13 @@ function shortOf({ stay, demands, fit }: Around): Minutes[] {
 function keepWhatFits(
   asked: readonly Asked[],
   capacity: ReadonlyMap<DayNumber, Minutes>,
-  whole: Around
+  whole: Around,
+  released: readonly Set<DayNumber>[]
 ): Around | null {
   const least = shortOf(whole);
-  const released = asked.map(() => new Set<DayNumber>());
   for (;;) {
     const stay = keepAgreed(asked, capacity, (kept, a) => kept.isPinned || !released[a]!.has(kept.day));
-    const around = fitAround(stay, capacity);
+    const around = fitAround(stay, whole.capacity);
     const short = shortOf(around);
     if (short.every((minutes, a) => minutes <= least[a]!)) return around;
     const days = daysOfReasons(around);

@@ -35,21 +35,24 @@ export function touchMinutes(seconds: number): Minutes {
 
 /**
  * Touches from `today` on; each may slip by a day where its own has no room, and is left out where that has none either.
- * `capacity` are the minutes of each day.
+ * `capacity` are the minutes of each day, `agreed` those of them promised to other work, which is only asked to yield
+ * where no day near has room beside it.
  */
 export function reserveTouches(
   items: readonly WarmItem[],
   today: DayNumber,
-  capacity: ReadonlyMap<DayNumber, Minutes>
+  capacity: ReadonlyMap<DayNumber, Minutes>,
+  agreed: ReadonlyMap<DayNumber, Minutes> = new Map()
 ): ReservedTouch[] {
   const reserved: ReservedTouch[] = [];
   const room = new Map(capacity);
   for (const item of items) {
     const minutes = touchMinutes(item.seconds);
     for (const { day, kind } of wantedTouches(item, today)) {
-      const free = [day, day + 1, day - 1].find(
-        (d) => d >= today && d < item.stages.dayZero && (room.get(d) ?? 0) >= minutes
-      );
+      const near = [day, day + 1, day - 1].filter((d) => d >= today && d < item.stages.dayZero);
+      const free =
+        near.find((d) => (room.get(d) ?? 0) - (agreed.get(d) ?? 0) >= minutes) ??
+        near.find((d) => (room.get(d) ?? 0) >= minutes);
       if (free === undefined || reserved.some((r) => r.id === item.id && r.day === free)) continue;
       room.set(free, room.get(free)! - minutes);
       reserved.push({ id: item.id, day: free, minutes, kind });

@@ -58,7 +58,9 @@ function describeItem(request: SeasonRequest, one: ItemCase, laid: Laid): Planne
   const ladder = ladderOf(laid, item.id);
   const left = climb.rungs.map((r) => r.minutes - r.minutesDone);
   const rungPins = (request.pins ?? []).filter((p): p is RungPin => 'bpm' in p && p.itemId === item.id);
-  const dates = dateRungs(left, ladder);
+  const own = laid.minutes.filter((m) => m.owner === one);
+  const leftOutMin = own.reduce((sum, m) => sum + m.leftOutMin, 0);
+  const dates = dateRungs(doWithout(left, leftOutMin), ladder);
   const rungs: PlannedRung[] = climb.rungs.map(
     ({ sectionId, bpm, click, asksMin, minutes, minutesDone, seconds, attempts }, i) => ({
       sectionId,
@@ -73,7 +75,6 @@ function describeItem(request: SeasonRequest, one: ItemCase, laid: Laid): Planne
       pinnedTo: rungPins.find((pin) => pin.sectionId === sectionId && pin.bpm === bpm)?.date ?? null
     })
   );
-  const own = laid.minutes.filter((m) => m.owner === one);
   const touched = [
     ...own.flatMap((m) => m.allotments.map((a) => a.day)),
     ...laid.touches.filter((t) => t.id === item.id).map((t) => t.day)
@@ -94,8 +95,22 @@ function describeItem(request: SeasonRequest, one: ItemCase, laid: Laid): Planne
     rungs: stages ? rungs : [],
     askedMin: stages ? left.reduce((sum, m) => sum + m, 0) : 0,
     shortMin: own.reduce((sum, m) => sum + m.shortMin, 0),
+    leftOutMin,
     nextTouch: touched.length > 0 ? formatDate(Math.min(...touched)) : null
   };
+}
+
+/** The highest rungs do without what is left out; each keeps a minute. */
+function doWithout(rungs: readonly Minutes[], leftOut: Minutes): Minutes[] {
+  let open = leftOut;
+  return [...rungs]
+    .reverse()
+    .map((minutes) => {
+      const less = Math.min(open, Math.max(0, minutes - 1));
+      open -= less;
+      return minutes - less;
+    })
+    .reverse();
 }
 
 function describeDays(

@@ -31,6 +31,8 @@ export type ItemMinutes = {
   readonly shortMin: Minutes;
   /** Of `shortMin`, what would fit in pieces shorter than a block. */
   readonly pieceMin: Minutes;
+  /** Less than a block, which finds no day and is not worth one: its ladder does without. */
+  readonly leftOutMin: Minutes;
 };
 
 /** A season laid: touches reserved first, minutes allotted, and why some are short. */

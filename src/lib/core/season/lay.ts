@@ -3,7 +3,7 @@
  * The same request gives the same plan to the byte: no clock, no chance. Method: the plan model; the allotment
  * is core/plan/allot.ts's. When a previous laying is handed over, what was agreed stays where it can.
  */
-import { type Asked, LEAST_BLOCK_MIN, allot, layStages, reserveTouches } from '../plan';
+import { type Asked, LEAST_BLOCK_MIN, allot, findFit, layStages, readDemands, reserveTouches } from '../plan';
 import { inTimeOrder } from '../practice';
 import { type DayNumber, type Minutes, dayOf } from '../units';
 import { askOfClimb, askOfMinutes, mostPerDay } from './ask';
@@ -39,21 +39,56 @@ function readCase(request: SeasonRequest, item: SeasonItem, rank: number, frame:
 }
 
 function layMinutes(request: SeasonRequest, frame: SeasonFrame, cases: readonly ItemCase[]): Laid {
-  const touches = reserveTouches(cases.flatMap(warmItems), frame.today, frame.open);
+  const touches = reserveTouches(cases.flatMap(warmItems), frame.today, frame.open, agreedByDay(request));
   const capacity = new Map(frame.open);
   for (const { day, minutes } of touches) capacity.set(day, capacity.get(day)! - minutes);
   for (const [day, minutes] of capacity) if (minutes < LEAST_BLOCK_MIN) capacity.set(day, 0);
 
   const asks = cases.flatMap((one) => asksOf(request, frame, one));
   const asked = asks.map((ask) => ask.asked);
-  const { byAsked, shortMin, pieceMin, reasons } = allot(asked, limitWeeks(request, frame, asked, capacity));
-  const minutes = asks.map((ask, a): ItemMinutes => ({
-    ...ask,
-    allotments: byAsked[a]!,
-    shortMin: shortMin[a]! + pieceMin[a]!,
-    pieceMin: pieceMin[a]!
-  }));
+  const { byAsked, shortMin, pieceMin, reasons } = allot(
+    asked,
+    capacity,
+    preferred(request, frame, asked, capacity)
+  );
+  const minutes = asks.map((ask, a): ItemMinutes => {
+    const piece = pieceMin[a]!;
+    const isBlock = piece >= LEAST_BLOCK_MIN;
+    return {
+      ...ask,
+      allotments: byAsked[a]!,
+      shortMin: shortMin[a]! + (isBlock ? piece : 0),
+      pieceMin: isBlock ? piece : 0,
+      leftOutMin: isBlock ? 0 : piece
+    };
+  });
   return { touches, minutes, reasons };
+}
+
+function agreedByDay(request: SeasonRequest): Map<DayNumber, Minutes> {
+  const byDay = new Map<DayNumber, Minutes>();
+  for (const { date, minutes } of request.previous?.allotments ?? [])
+    byDay.set(dayOf(date), (byDay.get(dayOf(date)) ?? 0) + minutes);
+  return byDay;
+}
+
+/**
+ * The minutes to use where nothing was agreed yet: within what lets no week jump, and nothing more of a day that has been
+ * logged, where every window places as much so as with all minutes.
+ */
+function preferred(
+  request: SeasonRequest,
+  frame: SeasonFrame,
+  asked: readonly Asked[],
+  capacity: ReadonlyMap<DayNumber, Minutes>
+): ReadonlyMap<DayNumber, Minutes> {
+  const isLogged = loggedOn(request, frame.today) > 0;
+  const rested = isLogged && capacity.has(frame.today) ? new Map(capacity).set(frame.today, 0) : capacity;
+  const placed = (minutes: ReadonlyMap<DayNumber, Minutes>) =>
+    findFit(readDemands(asked, minutes), asked.length).placed.join();
+  const whole = placed(capacity);
+  const wishes = [limitWeeks(request, frame, rested), rested].filter((wish) => wish !== capacity);
+  return wishes.find((wish) => placed(wish) === whole) ?? capacity;
 }
 
 type Ask = Pick<ItemMinutes, 'owner' | 'kind' | 'asked'>;

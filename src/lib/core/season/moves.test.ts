@@ -34,6 +34,7 @@ function plan(today: string, rungs: PlannedRung[], heldBpm: number | null = null
     rungs,
     askedMin: 10,
     shortMin: 0,
+    leftOutMin: 0,
     nextTouch: null
   };
   return {

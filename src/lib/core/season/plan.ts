@@ -62,6 +62,8 @@ export type PlannedItem = {
   readonly rungs: readonly PlannedRung[];
   readonly askedMin: Minutes;
   readonly shortMin: Minutes;
+  /** Minutes of `askedMin` that are less than a block, find no day, and are done without. */
+  readonly leftOutMin: Minutes;
   readonly nextTouch: string | null;
 };
 

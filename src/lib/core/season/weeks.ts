@@ -1,8 +1,7 @@
 /**
  * Weeks counted back from the next round: what each has, asks and holds, whether it jumps, and the limit that keeps it
- * from jumping where everything still fits under it. Beyond the round, weeks have numbers from 0 down.
+ * from jumping. Beyond the round, weeks have numbers from 0 down.
  */
-import { type Asked, findFit, readDemands } from '../plan';
 import { type DayNumber, type Minutes, dayOf, formatDate } from '../units';
 import type { SeasonFrame } from './frame';
 import type { PlannedDay, PlannedWeek } from './plan';
@@ -43,28 +42,22 @@ export function describeWeeks(
       plannedMin: planned,
       isJump: most !== null && whole > most
     });
-    if (whole > 0) practised.push(whole);
+    const isWhole = from >= today || practised.length > 0;
+    if (whole > 0 && isWhole) practised.push(whole);
   }
   return weeks;
 }
 
-/**
- * Capacities under which no week asks more than a fifth above the mean of the two practised before it, where all that fits
- * at all fits under them too, and what was kept; else the capacities as they are.
- */
+/** Capacities under which no week asks more than a fifth above the mean of the two practised before it. */
 export function limitWeeks(
   request: SeasonRequest,
   frame: SeasonFrame,
-  asked: readonly Asked[],
   capacity: ReadonlyMap<DayNumber, Minutes>
 ): ReadonlyMap<DayNumber, Minutes> {
   const { dayZero, today } = frame;
   if (dayZero === null) return capacity;
   const practised = practisedWeeks(request, frame, dayZero);
   if (mostAfter(practised) === null) return capacity;
-  const kept = new Map<DayNumber, Minutes>();
-  for (const one of asked)
-    for (const { day, minutes } of one.kept) kept.set(day, (kept.get(day) ?? 0) + minutes);
   const limited = new Map(capacity);
   for (let week = firstWeek(dayZero, today); week > 0; week -= 1) {
     const from = dayZero - 7 * week;
@@ -74,15 +67,10 @@ export function limitWeeks(
     const logged = loggedFrom(request, from, today);
     const most = Math.floor(mostAfter(practised)!) - reserved - logged;
     if (there > 0 && most < there)
-      for (const day of days) {
-        const share = Math.floor((capacity.get(day)! * Math.max(0, most)) / there);
-        limited.set(day, Math.min(capacity.get(day)!, Math.max(share, kept.get(day) ?? 0)));
-      }
+      for (const day of days) limited.set(day, Math.floor((capacity.get(day)! * Math.max(0, most)) / there));
     practised.push(Math.min(there + reserved + logged, Math.max(1, mostAfter(practised)!)));
   }
-  const placed = (room: ReadonlyMap<DayNumber, Minutes>) =>
-    sum(findFit(readDemands(asked, room), asked.length).placed);
-  return placed(limited) === placed(capacity) ? limited : capacity;
+  return limited;
 }
 
 /** Weeks to go of the week that today lies in. */
