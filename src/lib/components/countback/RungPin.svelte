@@ -37,7 +37,7 @@
   {#if rung.pinnedTo !== rung.date}<span class="missed"
       >cannot be kept: {rung.pinnedTo < today
         ? 'that day is over'
-        : 'there is no way to reach it on that day'}</span
+        : 'there are no minutes for it on that day'}</span
     >{/if}
 {/if}
 

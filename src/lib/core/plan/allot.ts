@@ -161,6 +161,7 @@ function layAround(asked: readonly Asked[], around: Around, whole: Around, measu
     items: asked.length,
     mostPerDay: asked.map((one) => one.mostPerDay),
     least: asked.map(leastBlock),
+    before: (a, day) => asked[a]!.kept.some((kept) => kept.day === day),
     lying: stay.lying
   });
   const minutes = stay.minutes.map((days) => new Map(days));
@@ -200,7 +201,9 @@ function soonest(asked: readonly Asked[], around: Around): Around {
   const today = Math.min(...capacity.keys());
   for (const days of SOON_DAYS) {
     const demands = stay.demands.map((demand, a) => {
-      const isLost = sumMinutes(demand.windows) <= LOST_SHARE * sumMinutes(asked[a]!.windows);
+      const left = sumMinutes(demand.windows);
+      // less than a block can only grow one that is there, wherever that is
+      const isLost = left >= leastBlock(asked[a]!) && left <= LOST_SHARE * sumMinutes(asked[a]!.windows);
       return isLost
         ? { ...demand, windows: demand.windows.map((w) => ({ ...w, to: Math.min(w.to, today + days - 1) })) }
         : demand;

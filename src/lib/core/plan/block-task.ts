@@ -16,6 +16,8 @@ export type BlockTask = {
   readonly mostPerDay: readonly Minutes[];
   /** Least minutes of a new block of each item: LEAST_BLOCK_MIN, or all it asks where that is less. */
   readonly least: readonly Minutes[];
+  /** Where an item had a block before: taken again where it is as good as another day. */
+  readonly before: (item: number, day: DayNumber) => boolean;
   /** A block that lies already can grow by as little as a minute. */
   readonly lying: Lying;
 };

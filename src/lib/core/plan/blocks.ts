@@ -88,6 +88,8 @@ type Pace = {
   readonly minutes: Minutes[];
 };
 
+/** A day on which an item was agreed before counts as if it lagged by so much of a block more (judgement). */
+const WORTH_BEFORE = 1.5;
 /** Finer than a minute, so that the weights of light columns keep their proportions. */
 const PACE_GRAIN = 64;
 
@@ -178,7 +180,13 @@ function deal(task: BlockTask, table: DayTable, pace: Pace, aim: Minutes): Pair[
     let budget = Math.min(table.room[d]!, table.target[d]! + (carried.get(level) ?? 0));
     const open = pace.minutes.flatMap((minutes, i) =>
       pace.canPlay[i]![d] === 1 && dealt[i]! < minutes
-        ? [{ i, must: pace.least[i]![d]! - dealt[i]!, lag: (pace.byDay[i]![d]! - dealt[i]!) / aims[i]! }]
+        ? [
+            {
+              i,
+              must: pace.least[i]![d]! - dealt[i]!,
+              lag: (pace.byDay[i]![d]! - dealt[i]!) / aims[i]! + (task.before(i, day) ? WORTH_BEFORE : 0)
+            }
+          ]
         : []
     );
     open.sort((a, b) => Number(b.must > 0) - Number(a.must > 0) || b.lag - a.lag || a.i - b.i);

@@ -1,6 +1,7 @@
 /**
  * What an item asks of the days: a ladder's minutes, of which the rungs below 80 % are due before context begins, or so
- * many minutes a week. A rung pinned to a date closes a window there, with a block on that date that reaches it.
+ * many minutes a week. A rung pinned to a date closes a window there, with a block on that date that reaches it; what
+ * follows a pin is no longer due before context, since its pace was set by hand.
  */
 import {
   type Asked,
@@ -51,12 +52,12 @@ export function askOfClimb(
   let from = frame.today;
   let open: typeof rungs = [];
   const close = (to: DayNumber) => {
-    const due = sum(open.filter((r) => r.share < IN_CONTEXT_SHARE).map((r) => r.minutes));
     const whole = sum(open.map((r) => r.minutes));
     const dueBy = stages.contextFrom - 1;
-    if (from <= dueBy && dueBy < to && due > 0) windows.push({ from, to: dueBy, minutes: due });
-    const rest = from <= dueBy && dueBy < to ? whole - due : whole;
-    if (rest > 0) windows.push({ from, to, minutes: rest });
+    const isDue = pinned.length === 0 && from <= dueBy && dueBy < to;
+    const due = isDue ? sum(open.filter((r) => r.share < IN_CONTEXT_SHARE).map((r) => r.minutes)) : 0;
+    if (due > 0) windows.push({ from, to: dueBy, minutes: due });
+    if (whole > due) windows.push({ from, to, minutes: whole - due });
     return whole;
   };
   for (const rung of rungs) {
