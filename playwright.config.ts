@@ -3,7 +3,7 @@ import { CHROMIUM, CHROMIUM_FLAGS } from './scripts/parts/prepare.mjs';
 
 export default defineConfig({
   testDir: 'tests/e2e',
-  timeout: 120_000,
+  timeout: 300_000,
   expect: { timeout: 15_000 },
   workers: 1,
   forbidOnly: true,

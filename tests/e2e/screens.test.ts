@@ -58,7 +58,8 @@ for (const [where, viewport] of VIEWPORTS) {
         '/readiness',
         '/call',
         '/layings',
-        '/layings/1'
+        '/layings/1',
+        '/layings/compare?a=1&b=2'
       ]) {
         await page.goto(studio.origin + audition + path);
         await expectClean(page, path || 'countback');

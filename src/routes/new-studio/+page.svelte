@@ -12,10 +12,9 @@
 
 <svelte:head><title>A new studio · Irvot</title></svelte:head>
 <div class="narrow">
+  <p class="soft">Irvot: everything is counted back from the date.</p>
   <h1>A new studio</h1>
-  <p class="soft">
-    You are the first here, so this account is the teacher’s. Everything stays on this machine.
-  </p>
+  <p>You are the first here, so this account is the teacher’s. Everything stays on this machine.</p>
   <form method="POST" use:enhance>
     <FormFaults errors={$errors._errors} />
     <TextField

@@ -48,7 +48,9 @@ export function parseLogLine(line: string, items: readonly LineItem[], today: Da
       const element = ELEMENTS.find((e) => e.startsWith(word.slice(1).toLowerCase()));
       if (!element) return refuse(`“${word}” is none of the elements ${ELEMENTS.join(', ')}`);
       notHeld.push(element);
-    } else break;
+    } else if (word.startsWith('@') && found.tempoBpm === undefined)
+      return refuse(`“${word}” is no tempo; write @ and a number, for example @92`);
+    else break;
     words.shift();
   }
   if (found.minutes === undefined)

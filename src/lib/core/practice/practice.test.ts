@@ -115,6 +115,7 @@ describe('the quick line', () => {
     expect(says('7 10m')).toContain('3 items');
     expect(says('1 37-41 @92')).toContain('minutes are missing');
     expect(says('1 10m -loudness')).toContain('none of the elements');
+    expect(says('1 10m @-5')).toContain('“@-5” is no tempo');
   });
 
   it('keeps a note that looks like nothing else as it is typed', () => {

@@ -12,8 +12,9 @@
 
 <svelte:head><title>Welcome · Irvot</title></svelte:head>
 <div class="narrow">
+  <p class="soft">Irvot: everything is counted back from the date.</p>
   <h1>Welcome, <bdi>{data.name}</bdi></h1>
-  <p class="soft">
+  <p>
     Choose how you sign in from now on. This link works once. Your teacher sees what you log, nobody else
     does.
   </p>
