@@ -8,7 +8,13 @@
   const changed = $derived(sides.items.filter((item) => !item.isSame));
   const same = $derived(sides.items.filter((item) => item.isSame && item.rungs.length > 0));
   const saysDate = (date: string | null | undefined) =>
-    date === undefined ? '–' : date === null ? 'no minutes' : sayDate(dayOf(date));
+    date === undefined
+      ? '–'
+      : date === null
+        ? 'no minutes'
+        : date === 'holds'
+          ? 'holds'
+          : sayDate(dayOf(date));
   const saysDays = (days: number | null) =>
     days === null
       ? ''
@@ -34,9 +40,11 @@
           <th scope="row">{saySpan(dayOf(week.from), dayOf(week.from) + 6)}</th>
           <td class="number">{week.a ?? '–'}</td>
           <td class="bars" aria-hidden="true"
-            ><i style:width="{((week.a ?? 0) / most) * 100}%"></i><i
-              style:width="{((week.b ?? 0) / most) * 100}%"
-            ></i></td
+            >{#each [week.a, week.b] as minutes, i (i)}<i
+                class:second={i === 1}
+                class:none={!minutes}
+                style:width="{((minutes ?? 0) / most) * 100}%"
+              ></i>{/each}</td
           >
           <td class="number">{week.b ?? '–'}</td>
         </tr>
@@ -99,6 +107,7 @@
     color: var(--soft);
     font-weight: 400;
     text-align: left;
+    border-bottom: 1px solid var(--rule);
     white-space: nowrap;
   }
   .number {
@@ -106,13 +115,13 @@
   }
   th[scope='rowgroup'] {
     padding-top: 10px;
+    border-bottom-color: var(--ink);
     color: var(--ink);
     font-weight: 650;
   }
   .differs td,
   .differs th {
     color: var(--ink);
-    font-weight: 600;
   }
   .bars {
     width: 40%;
@@ -123,15 +132,12 @@
     margin: 1px 0;
     border: 1px solid var(--plan);
   }
-  .bars i + i {
+  .bars .second {
     background: var(--plan);
   }
-  .hidden {
-    position: absolute;
-    width: 1px;
-    height: 1px;
-    overflow: hidden;
-    clip-path: inset(50%);
+  .bars .none {
+    border-color: transparent;
+    background: none;
   }
   @media (max-width: 720px) {
     .both {

@@ -63,6 +63,7 @@
 <div class="countback">
   <CountbackHead
     {axis}
+    {axisPx}
     {plan}
     lessons={view.lessons}
     dates={view.audition.dates}

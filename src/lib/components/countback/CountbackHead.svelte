@@ -2,17 +2,21 @@
 <script lang="ts">
   import type { SeasonPlan } from '$lib/core/season';
   import { dayOf, formatDate, sayDate, weekdayOf } from '$lib/core/units';
+  import { placeLabels } from './date-labels';
   import { type TimeAxis, weekMarks } from './time-axis';
 
   type Dated = { readonly date: string; readonly name: string };
   let {
     axis,
+    axisPx,
     plan,
     lessons,
     dates,
     rounds
   }: {
     axis: TimeAxis;
+    /** Width of the time axis on this screen. */
+    axisPx: number;
     plan: SeasonPlan;
     lessons: readonly { readonly weekday: number }[];
     dates: readonly (Dated & { readonly kind: string })[];
@@ -34,6 +38,15 @@
     dates
       .filter((d) => dayOf(d.date) >= axis.from && dayOf(d.date) <= axis.dayZero)
       .sort((a, b) => a.date.localeCompare(b.date))
+  );
+  const labels = $derived(
+    placeLabels(
+      shown.map((d) => ({
+        text: `${d.name} ${sayDate(dayOf(d.date)).slice(4)}`,
+        at: axis.at(dayOf(d.date))
+      })),
+      axisPx
+    )
   );
   const later = $derived(rounds.filter((r) => dayOf(r.date) > axis.dayZero));
   const reason = (day: (typeof days)[number]) => day.parts.find((p) => p.what !== 'the weekday')?.what;
@@ -75,11 +88,15 @@
         ></span>{/if}
     {/each}
     <ul class="dates" aria-label="Dates">
-      {#each shown as date, i (date.date + date.name)}
-        {@const right = axis.at(dayOf(date.date)) > 62}
-        <li class:right class:low={i % 2 === 1} style:left="{axis.at(dayOf(date.date))}%">
-          {date.name}
-          {sayDate(dayOf(date.date)).slice(4)}
+      {#each labels as { text, at, isRight, row }, i (i)}
+        <li
+          class:right={isRight}
+          class:low={row === 1}
+          class:bare={row === null}
+          style:left="{at}%"
+          title={text}
+        >
+          {#if row === null}<span class="hidden">{text}</span>{:else}{text}{/if}
         </li>
       {/each}
     </ul>
@@ -172,18 +189,14 @@
     line-height: 1.1;
     white-space: nowrap;
   }
-  @media (max-width: 720px) {
-    .dates li {
-      max-width: 180px;
-      overflow: hidden;
-      text-overflow: ellipsis;
-    }
-  }
   .dates li.low {
     z-index: 1;
     top: 16px;
     height: 20px;
     background: linear-gradient(var(--paper) 14px, transparent 14px);
+  }
+  .dates li.bare {
+    padding: 0;
   }
   .dates li.right {
     padding: 0 4px 0 0;
@@ -224,9 +237,6 @@
     }
     .days strong {
       font-size: 2.2rem;
-    }
-    .dates li {
-      font-size: 0.74rem;
     }
     .tick:not(.week) {
       display: none;

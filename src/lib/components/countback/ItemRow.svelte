@@ -47,8 +47,8 @@
     planned.shortMin > 0 ? Math.min(until, dayOf(reached?.date ?? planned.dayZero!) + 1) : until
   );
   /** Width of the words for open rungs, in labels. */
-  const OPEN_WORDS = 6;
-  const isOpenLeft = $derived(axis.at(plannedUntil) > 86);
+  const OPEN_WORDS = 5;
+  const isOpenLeft = $derived(axis.at(plannedUntil) + OPEN_WORDS * labelGap > 100);
   /** Numbers of the section that sets the item; those of other sections would not compare. */
   const ownSteps = $derived(
     item.plannedSteps.slice(1).filter((s) => s.sectionId === planned.slowestSectionId)

@@ -14,6 +14,8 @@ import { levelDemands } from './level';
 
 /** Laying all afresh is only worth the upheaval when sum of load^2 / capacity falls by this (judgement). */
 const WORTH_UPHEAVAL = 1.05;
+/** Where days have too little for two blocks, where blocks happen to lie makes more of a difference than that. */
+const WORTH_UPHEAVAL_COARSE = 1.2;
 /** Lost minutes come back within so many days where they can, so that the dates after them stay. */
 const SOON_DAYS: readonly number[] = [7, 14, 28];
 /** Up to this part of what an item asks counts as lost; more is new work, and is spread over all its days (judgement). */
@@ -74,13 +76,14 @@ function allotWithin(
   const fresh = () => layAround(asked, whole, whole, measure);
   if (!asked.some((one) => one.kept.some((kept) => !kept.isPinned))) return fresh();
 
+  const worth = measure.isFine ? WORTH_UPHEAVAL : WORTH_UPHEAVAL_COARSE;
   const agreed = keepWhatBlocks(asked, capacity, whole, measure);
   if (!agreed) return fresh();
-  if (mostPieces(agreed) < LEAST_BLOCK_MIN && agreed.uneven <= measure.least * WORTH_UPHEAVAL) return agreed;
+  if (mostPieces(agreed) < LEAST_BLOCK_MIN && agreed.uneven <= measure.least * worth) return agreed;
   const other = fresh();
   if (mostPieces(other) < LEAST_BLOCK_MIN !== mostPieces(agreed) < LEAST_BLOCK_MIN)
     return mostPieces(other) < LEAST_BLOCK_MIN ? other : agreed;
-  return agreed.uneven > other.uneven * WORTH_UPHEAVAL ? other : agreed;
+  return agreed.uneven > other.uneven * worth ? other : agreed;
 }
 
 function mostPieces({ pieceMin }: Allotted): Minutes {

@@ -32,6 +32,8 @@ const MOST_STRETCH_DAYS = 7;
 export type Measure = {
   readonly of: (load: ReadonlyMap<DayNumber, Minutes>) => number;
   readonly least: number;
+  /** Measured day by day. */
+  readonly isFine: boolean;
 };
 
 /**
@@ -63,5 +65,5 @@ export function measureEvenness({ demands, fit, stay, capacity }: Around): Measu
     }
     return sum;
   };
-  return { of, least: of(even) };
+  return { of, least: of(even), isFine: stretch === 1 };
 }

@@ -26,6 +26,14 @@ describe('stages counted back from the round', () => {
     expect(formatDate(stages.contextFrom)).toBe('2026-12-07');
   });
 
+  it('keep the last third of what remains for context, at least a week, until 80 % holds', () => {
+    const [began, zero] = [date('2026-11-24'), date('2027-01-09')];
+    // on 6 December 20 days of ramp remain: the last 7; on 20 December 6 do: all of them
+    expect(formatDate(layStages(began, zero, date('2026-12-06')).contextFrom)).toBe('2026-12-19');
+    expect(formatDate(layStages(began, zero, date('2026-12-20')).contextFrom)).toBe('2026-12-20');
+    expect(formatDate(layStages(began, zero, date('2026-12-06'), true).contextFrom)).toBe('2026-12-06');
+  });
+
   it('never put context before the beginning, however few days there are', () => {
     for (let days = 0; days < 12; days += 1) {
       const stages = layStages(1000, 1000 + days);

@@ -3,7 +3,16 @@
  * The same request gives the same plan to the byte: no clock, no chance. Method: the plan model; the allotment
  * is core/plan/allot.ts's. When a previous laying is handed over, what was agreed stays where it can.
  */
-import { type Asked, LEAST_BLOCK_MIN, allot, findFit, layStages, readDemands, reserveTouches } from '../plan';
+import {
+  type Asked,
+  IN_CONTEXT_SHARE,
+  LEAST_BLOCK_MIN,
+  allot,
+  findFit,
+  layStages,
+  readDemands,
+  reserveTouches
+} from '../plan';
 import { inTimeOrder } from '../practice';
 import { type DayNumber, type Minutes, dayOf } from '../units';
 import { askOfClimb, askOfMinutes, mostPerDay } from './ask';
@@ -29,11 +38,13 @@ function readCase(request: SeasonRequest, item: SeasonItem, rank: number, frame:
     .filter((day) => day >= frame.today)
     .sort((a, b) => a - b);
   const touches = touchesOf(request.log, item.id, frame.today);
+  const climb = readClimb(item, touches, schoolsOf(item, request.schools), frame.today, request.previous);
+  const isInContext = (climb.heldShare ?? 0) >= IN_CONTEXT_SHARE;
   return {
     item,
     rank,
-    climb: readClimb(item, touches, schoolsOf(item, request.schools), frame.today, request.previous),
-    stages: heard[0] === undefined ? null : layStages(frame.began, heard[0]),
+    climb,
+    stages: heard[0] === undefined ? null : layStages(frame.began, heard[0], frame.today, isInContext),
     lastDayZero: heard.at(-1) ?? null
   };
 }

@@ -2,8 +2,8 @@
 import { type Bpm, type Minutes, dayOf } from '../units';
 import type { PlannedItem, PlannedRung, SeasonPlan } from './plan';
 
-/** undefined: not a rung of that laying. null: a rung without minutes. */
-type DateOfRung = string | null | undefined;
+/** undefined: not a rung of that laying. null: a rung without minutes. 'holds': reached by then. */
+type DateOfRung = string | 'holds' | null | undefined;
 
 export type RungPair = {
   readonly sectionId: string;
@@ -46,9 +46,15 @@ function pairItem(item: PlannedItem, a: PlannedItem | undefined, b: PlannedItem 
   for (const rung of [...(a?.rungs ?? []), ...(b?.rungs ?? [])]) keys.set(keyOf(rung), rung);
   const dateIn = (of: PlannedItem | undefined, key: string): DateOfRung =>
     of?.rungs.find((r) => keyOf(r) === key)?.date;
-  const rungs = [...keys].map(([key, { sectionId, bpm }]): RungPair => {
+  const readIn = (of: PlannedItem | undefined, key: string, { sectionId, bpm }: PlannedRung): DateOfRung => {
+    const held = of?.sections.find((s) => s.id === sectionId)?.held;
+    return dateIn(of, key) === undefined && held && held.bpm >= bpm ? 'holds' : dateIn(of, key);
+  };
+  const rungs = [...keys].map(([key, rung]): RungPair => {
     const [inA, inB] = [dateIn(a, key), dateIn(b, key)];
-    return { sectionId, bpm, a: inA, b: inB, laterBy: inA && inB ? dayOf(inB) - dayOf(inA) : null };
+    const laterBy = inA && inB ? dayOf(inB) - dayOf(inA) : null;
+    const { sectionId, bpm } = rung;
+    return { sectionId, bpm, a: readIn(a, key, rung), b: readIn(b, key, rung), laterBy };
   });
   const order = new Map(item.sections.map((s, i) => [s.id, i]));
   rungs.sort((x, y) => (order.get(x.sectionId) ?? 0) - (order.get(y.sectionId) ?? 0) || x.bpm - y.bpm);
