@@ -1,74 +1,186 @@
-/** How long laying a plan takes, against a small plan in the same run, and how it grows. Cases are made, not measured music. */
-import { type SeasonItem, type SeasonRequest, laySeason } from '../../src/lib/core/season';
-import { dayOf, formatDate } from '../../src/lib/core/units';
+/**
+ * How long a plan takes and what whole blocks cost, against a general-purpose solver on the same case in the same run,
+ * and how it grows. Goals are printed beside what is measured; nothing here passes or fails.
+ */
+import { execFileSync } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+import { join } from 'node:path';
+import loadHighs from 'highs';
+import { allot, findFit, levelDemands, readDemands, unevenness } from '../../src/lib/core/plan';
+import { laySeason } from '../../src/lib/core/season';
+import { randomStudio } from '../fixtures/random-studio';
+import { caseOf } from './cases';
+import { demandsOf, evenLoad } from './even';
 
-const TODAY = '2026-11-24';
+const ROOT = join(fileURLToPath(import.meta.url), '..', '..', '..');
 
-function item(i: number): SeasonItem {
-  const bars = 12 + ((i * 7) % 40);
-  const targetBpm = 66 + ((i * 13) % 80);
-  return {
-    id: `i${i}`,
-    name: `Study ${i}`,
-    kind: 'etude',
-    metre: '4/4',
-    fromBar: 1,
-    toBar: bars,
-    sections: [{ id: `s${i}`, fromBar: 1, toBar: bars, tempo: { kind: 'pulse', unit: 'quarter', targetBpm } }]
-  };
-}
-
-function request(items: number, days: number): SeasonRequest {
-  return {
-    today: TODAY,
-    rounds: [{ id: 'r', name: 'round', date: formatDate(dayOf(TODAY) + days), zone: 'Europe/Brussels' }],
-    items: Array.from({ length: items }, (_, i) => item(i)),
-    time: {
-      week: [1, 2, 3, 4, 6, 7].map((weekday) => ({
-        weekday,
-        minutes: 20 + Math.min(280, Math.round((items * 900) / days))
-      })),
-      exceptions: [],
-      lessons: [],
-      mocks: [],
-      warmUpMin: 10,
-      fundamentalsMin: 5
-    },
-    log: []
-  };
-}
-
-function measure(run: () => unknown): { first: number; median: number } {
-  const times: number[] = [];
-  for (let i = 0; i < 15; i += 1) {
+function median(run: () => unknown, times = 15): number {
+  const taken: number[] = [];
+  for (let i = 0; i < times; i += 1) {
     const start = performance.now();
     run();
-    times.push(performance.now() - start);
+    taken.push(performance.now() - start);
   }
-  return { first: times[0]!, median: [...times].sort((a, b) => a - b)[7]! };
+  return taken.sort((a, b) => a - b)[Math.floor(times / 2)]!;
 }
 
-const first = measure(() => laySeason(request(12, 120)));
-const unit = measure(() => laySeason(request(3, 30))).median;
-console.log('The whole plan, in ms and as multiples of a plan of 3 items over 30 days in this run:');
-const show = (name: string, ms: number) =>
-  console.log(`  ${name.padEnd(34)} ${ms.toFixed(1).padStart(8)} ms ${(ms / unit).toFixed(1).padStart(8)} x`);
-show('3 items, 30 days', unit);
-show('12 items, 120 days, first call', first.first);
-show('12 items, 120 days, goal 100 ms', first.median);
-const plan = laySeason(request(12, 120));
-show(
-  '12 items, 120 days, laid again',
-  measure(() => laySeason({ ...request(12, 120), previous: plan.agreed })).median
-);
-show('40 items, 365 days', measure(() => laySeason(request(40, 365))).median);
+/** Milliseconds of a first call, each in a process of its own; the median of five. */
+function first(what: 'even' | 'plan', items: number, days: number): number {
+  const once = () =>
+    Number(
+      execFileSync(
+        join(ROOT, 'node_modules', '.bin', 'tsx'),
+        [join(ROOT, 'tests', 'bench', 'first.ts'), what, String(items), String(days)],
+        {
+          encoding: 'utf8'
+        }
+      ).trim()
+    );
+  return [1, 2, 3, 4, 5].map(once).sort((a, b) => a - b)[2]!;
+}
 
-const slope = (points: readonly (readonly [number, number])[]) => {
-  const [a, b] = [points[0]!, points.at(-1)!];
-  return Math.log(b[1] / a[1]) / Math.log(b[0] / a[0]);
+const show = (name: string, ms: number, goal: number | null = null) =>
+  console.log(
+    `  ${name.padEnd(46)} ${ms.toFixed(2).padStart(9)} ms${goal === null ? '' : `   goal ${goal} ms: ${(ms / goal).toFixed(2)} of it`}`
+  );
+
+const highs = await loadHighs();
+
+/** The same flow as a linear program of the solver, from its text to its answer. */
+function solverMs(items: number, days: number): number {
+  const { demands, room } = demandsOf(items, days);
+  const { read, fit } = evenLoad({ demands, room });
+  const cells = read.rows.flatMap((row, r) =>
+    row.cells.map((cell) => ({ ...cell, r, item: row.item, name: `x${r}_${cell.column}` }))
+  );
+  const group = (keyOf: (cell: (typeof cells)[number]) => string) => {
+    const by = new Map<string, string[]>();
+    for (const cell of cells) {
+      const names = by.get(keyOf(cell)) ?? [];
+      names.push(cell.name);
+      by.set(keyOf(cell), names);
+    }
+    return [...by];
+  };
+  const lines = [
+    ...group((c) => String(c.column)).map(
+      ([c, names]) =>
+        `${names.join(' + ')} <= ${read.columns[Number(c)]!.room * read.columns[Number(c)]!.days.length}`
+    ),
+    ...group((c) => `${c.item} ${c.column} ${c.most}`).map(
+      ([key, names]) => `${names.join(' + ')} <= ${key.split(' ')[2]}`
+    ),
+    ...group((c) => String(c.r)).map(([r, names]) => `${names.join(' + ')} = ${fit.placed[Number(r)]}`)
+  ];
+  const slope = cells.map((cell) => `${1 + (cell.column % 7)} ${cell.name}`).join(' + ');
+  const text = `Minimize\n obj: ${slope}\nSubject To\n${lines.map((line, i) => ` r${i}: ${line}`).join('\n')}\nEnd`;
+  return median(() => highs.solve(text), 5);
+}
+
+console.log('The exact even load: does it fit, why not, and the evenest minutes of every day');
+for (const [items, days, goal, goalFirst] of [
+  [12, 120, 5, 60],
+  [40, 365, 40, 200]
+] as const) {
+  const asked = demandsOf(items, days);
+  const ours = median(() => evenLoad(asked));
+  const solver = solverMs(items, days);
+  show(`${items} items, ${days} days, warm`, ours, goal);
+  show(`${items} items, ${days} days, first call in a process`, first('even', items, days), goalFirst);
+  show(`  one linear program of the same in HiGHS`, solver);
+  console.log(`    ${(solver / ours).toFixed(1)} times ours, without the levels`);
+}
+
+console.log('\nThe whole plan, with blocks and milestones');
+for (const [items, days, goal] of [
+  [12, 120, 25],
+  [40, 365, 250]
+] as const) {
+  show(
+    `${items} items, ${days} days, warm`,
+    median(() => laySeason(caseOf(items, days))),
+    goal
+  );
+  show(`${items} items, ${days} days, first call in a process`, first('plan', items, days));
+}
+const season = caseOf(12, 90);
+const laid = laySeason(season);
+const today = laid.days[0]!.blocks[0]!;
+const touch = {
+  id: 't',
+  itemId: today.itemId,
+  date: laid.today,
+  minutes: today.minutes,
+  tempoBpm: today.bpm ?? 60,
+  attempts: 'cnccc'
 };
-const byItems = [5, 10, 20, 40].map((n) => [n, measure(() => laySeason(request(n, 120))).median] as const);
-const byDays = [60, 120, 240, 480].map((n) => [n, measure(() => laySeason(request(12, n))).median] as const);
+show(
+  'laid again after one log, 12 items, 90 days',
+  median(() => laySeason({ ...season, log: [touch], previous: laid.agreed })),
+  16.7
+);
+
+const exponent = (points: readonly (readonly [number, number])[]) => {
+  const xs = points.map(([x]) => Math.log(x));
+  const ys = points.map(([, y]) => Math.log(y));
+  const [mx, my] = [xs, ys].map((v) => v.reduce((a, b) => a + b, 0) / v.length) as [number, number];
+  return xs.reduce((s, x, i) => s + (x - mx) * (ys[i]! - my), 0) / xs.reduce((s, x) => s + (x - mx) ** 2, 0);
+};
+const ITEMS = [5, 10, 20, 40, 80];
+const DAYS = [60, 120, 240, 480, 720];
+const grow = (name: string, of: (items: number, days: number) => () => unknown) => {
+  const byItems = ITEMS.map((n) => [n, median(of(n, 120), 7)] as const);
+  const byDays = DAYS.map((n) => [n, median(of(12, n), 7)] as const);
+  console.log(
+    `  ${name}: items^${exponent(byItems).toFixed(2)} (5 to 80, 120 days), days^${exponent(byDays).toFixed(2)} (60 to 720, 12 items)`
+  );
+};
+console.log('\nGrowth, as exponents');
+grow('even load', (items, days) => {
+  const asked = demandsOf(items, days);
+  return () => evenLoad(asked);
+});
+grow('whole plan', (items, days) => {
+  const request = caseOf(items, days);
+  return () => laySeason(request);
+});
+
 console.log(
-  `  grows with items^${slope(byItems).toFixed(2)} (5 to 40), with days^${slope(byDays).toFixed(2)} (60 to 480)`
+  '\nWhat whole blocks cost: sum of load^2 / capacity above the least possible, on 400 random studios'
+);
+const costs: { all: number[]; roomy: number[] } = { all: [], roomy: [] };
+let fits = 0;
+let pieces = 0;
+for (let seed = 1; seed <= 400; seed += 1) {
+  const { demands, room } = randomStudio(seed);
+  const read = readDemands(demands, room);
+  const fit = findFit(read, demands.length);
+  const levels = levelDemands(read, fit.placed);
+  const { byAsked, pieceMin } = allot(
+    demands.map((demand) => ({ ...demand, kept: [] })),
+    room
+  );
+  if (fit.parts.length === 0) fits += 1;
+  if (pieceMin.some((minutes) => minutes > 0)) pieces += 1;
+  if (pieceMin.some((minutes) => minutes > 0)) continue;
+  const load = new Map<number, number>();
+  for (const { day, minutes } of byAsked.flat()) load.set(day, (load.get(day) ?? 0) + minutes);
+  const cost = [...load].reduce((sum, [day, minutes]) => sum + minutes ** 2 / room.get(day)!, 0);
+  const above = cost / unevenness(levels, read.columns) - 1;
+  costs.all.push(above);
+  const lightest = Math.min(
+    ...read.columns.map((c, i) => (levels.ofColumn[i]!.minutes / levels.ofColumn[i]!.room) * c.room)
+  );
+  if (lightest >= 16) costs.roomy.push(above);
+}
+const share = (of: readonly number[], at: number) =>
+  `${(100 * [...of].sort((a, b) => a - b)[Math.min(of.length - 1, Math.floor(at * of.length))]!).toFixed(3)} %`;
+console.log(
+  `  ${fits} of 400 fit; in ${pieces} some minutes are left in pieces shorter than a block, and they are not counted below`
+);
+console.log(
+  `  every open day has two blocks (${costs.roomy.length}): median ${share(costs.roomy, 0.5)}, worst ${share(costs.roomy, 1)}   goal 0.5 % and 3 %`
+);
+console.log(
+  `  all others too (${costs.all.length}): median ${share(costs.all, 0.5)}, nine in ten under ${share(costs.all, 0.9)}, worst ${share(costs.all, 1)}`
 );
