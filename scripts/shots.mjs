@@ -32,6 +32,7 @@ const SHOTS = [
   ['call', 'Ilka', '/call'],
   ['readiness', 'Noor', '/readiness'],
   ['layings', 'Sanne', '/layings'],
+  ['compare', 'Sanne', '/layings/compare?a=3&b=30'],
   ['sign-in', null, '/sign-in']
 ];
 

@@ -26,17 +26,18 @@ export function describeWeeks(
   const last = Math.ceil((dayZero - dayOf(days.at(-1)!.date)) / 7);
   for (let week = firstWeek(dayZero, today); week >= last; week -= 1) {
     const from = dayZero - 7 * week;
-    const inWeek = days.filter((d) => dayOf(d.date) >= from && dayOf(d.date) < from + 7);
+    const [first, lastDay] = [formatDate(from), formatDate(from + 6)];
+    const inWeek = days.filter((d) => d.date >= first && d.date <= lastDay);
     const planned = sum(inWeek.map((d) => d.plannedMin));
     const missing = sum([0, 1, 2, 3, 4, 5, 6].map((i) => short.get(from + i) ?? 0));
     const whole = planned + loggedFrom(request, from, today);
     const most = mostAfter(practised);
     weeks.push({
       weeksToGo: week,
-      from: formatDate(from),
-      to: formatDate(from + 6),
+      from: first,
+      to: lastDay,
       thereMin: sum(
-        inWeek.map((d) => (dayOf(d.date) === today ? (frame.open.get(today) ?? 0) : d.capacityMin))
+        inWeek.map((d) => (d.date === request.today ? (frame.open.get(today) ?? 0) : d.capacityMin))
       ),
       askedMin: planned + missing,
       plannedMin: planned,
