@@ -41,6 +41,21 @@ describe('a plan request', () => {
       'rounds.0.time: 02:30 does not exist'
     ],
     ['an unknown zone', (r) => (r.rounds[0]!.zone = 'Europe/Nowhere'), 'rounds.0.zone: No such time zone'],
+    [
+      'a pin of a foreign item',
+      (r) => (r.pins = [{ itemId: 'nobody', date: '2026-12-01', minutes: 10 }]),
+      'pins.0.itemId: There is no item “nobody”'
+    ],
+    [
+      'a pin of a section the item does not have',
+      (r) => (r.pins = [{ itemId: r.items[0]!.id, date: '2026-12-01', sectionId: 'x', bpm: 60 }]),
+      'has no section “x”'
+    ],
+    [
+      'a pin that is neither a block nor a rung',
+      (r) => (r.pins = [{ itemId: r.items[0]!.id, date: '2026-12-01' }]),
+      'pins.0: A pin has itemId and date, and either minutes, or sectionId and bpm.'
+    ],
     ['an empty list', (r) => (r.items = []), 'items: The list is empty'],
     [
       'a target below every click',

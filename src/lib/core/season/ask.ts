@@ -21,14 +21,14 @@ export const DEFAULT_MOST_PER_DAY_MIN: Minutes = 2 * LONGEST_BLOCK_MIN;
 
 type Kept = Asked['kept'];
 
-/** Most minutes a day of an item's ladder and of its weekly minutes; where it has both, they share the item's. */
+/** Most minutes a day of an item's ladder and of its weekly minutes; where it has both, they share the item's, a block each at least. */
 export function mostPerDay(item: SeasonItem): { ladder: Minutes; minutes: Minutes } {
   const most = item.mostPerDayMin ?? DEFAULT_MOST_PER_DAY_MIN;
   const perWeek = minutesPerWeek(item);
   if (perWeek === 0 || item.sections.every((s) => s.tempo.kind === 'free'))
     return { ladder: most, minutes: most };
   const minutes = Math.min(most, Math.max(LEAST_BLOCK_MIN, Math.ceil(perWeek / 3)));
-  return { ladder: Math.max(0, most - minutes), minutes };
+  return { ladder: Math.max(LEAST_BLOCK_MIN, most - minutes), minutes };
 }
 
 /** Null where the ladder asks nothing. */

@@ -40,6 +40,8 @@ export type Laid = {
   readonly touches: readonly ReservedTouch[];
   readonly minutes: readonly ItemMinutes[];
   readonly reasons: Allotted['reasons'];
+  /** Minutes of each day beside the touches; none where there is no room for a block. */
+  readonly usable: ReadonlyMap<DayNumber, Minutes>;
 };
 
 export type SeasonFrame = {

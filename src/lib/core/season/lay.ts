@@ -73,7 +73,7 @@ function layMinutes(request: SeasonRequest, frame: SeasonFrame, cases: readonly 
       leftOutMin: isBlock ? 0 : piece
     };
   });
-  return { touches, minutes, reasons };
+  return { touches, minutes, reasons, usable: capacity };
 }
 
 function agreedByDay(request: SeasonRequest): Map<DayNumber, Minutes> {

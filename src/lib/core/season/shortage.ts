@@ -2,9 +2,9 @@
  * Why a plan is short of minutes, in sentences whose arithmetic adds up, and on which days the minutes are missing.
  * The reasons are core/plan/fit.ts's; here they get names and dates.
  */
-import type { ShortReason } from '../plan';
+import { LEAST_BLOCK_MIN, type ShortReason } from '../plan';
 import { type DayNumber, type Minutes, formatDate, saySpan } from '../units';
-import type { Laid, SeasonFrame } from './frame';
+import type { ItemMinutes, Laid, SeasonFrame } from './frame';
 import type { PlannedShortage, ShortReading } from './plan';
 import type { ShortOn } from './weeks';
 
@@ -16,7 +16,17 @@ export function describeShortage(laid: Laid, frame: SeasonFrame): PlannedShortag
   return {
     minutes: [...byItem.values()].reduce((sum, minutes) => sum + minutes, 0),
     items: [...byItem].map(([itemId, minutes]) => ({ itemId, minutes })),
-    reasons: [...laid.reasons.map((reason) => readReason(reason, laid, frame)), ...readPieces(laid)]
+    reasons: [
+      ...readNothingThere(
+        laid.reasons.filter((reason) => openDays(reason, laid).length === 0),
+        laid,
+        frame
+      ),
+      ...laid.reasons
+        .filter((reason) => openDays(reason, laid).length > 0)
+        .map((reason) => readReason(reason, laid)),
+      ...readPieces(laid)
+    ]
   };
 }
 
@@ -36,44 +46,89 @@ export function shortByDay(laid: Laid, frame: SeasonFrame): ShortOn {
   return short;
 }
 
-function readReason(reason: ShortReason, laid: Laid, frame: SeasonFrame): ShortReading {
-  const owners = [...new Set(reason.windows.map(({ asked }) => laid.minutes[asked]!))];
-  const names = [...new Set(owners.map(({ owner }) => owner.item.name))];
-  const spans = joinDays(reason.days, frame);
+function readReason(reason: ShortReason, laid: Laid): ShortReading {
+  const owners = ownersOf([reason], laid);
+  const spans = joinDays(reason.days, laid.usable);
+  const limit = reason.days.length > 0 ? 'days' : 'most-per-day';
   const { neededMin, thereMin, elsewhereMin, shortMin } = reason;
-  const windows = reason.windows.map(({ asked, window }) => laid.minutes[asked]!.asked.windows[window]!);
-  const last = Math.max(...windows.map((w) => w.to));
-  const open = [...frame.open].filter(
-    ([day, min]) => min > 0 && windows.some((w) => w.from <= day && day <= w.to)
-  );
-  const [only] = owners;
-  const limit = reason.days.length > 0 || open.length === 0 ? 'days' : 'most-per-day';
-  const says =
-    open.length === 0
-      ? `There are no minutes for ${sayNames(names)} up to ${saySpan(last, last)}: ${neededMin} min short.`
-      : limit === 'days'
-        ? sayDays(spans, reason.days.length, names, reason)
-        : sayMostPerDay(names[0]!, open.length, only!.asked.mostPerDay, reason);
   return {
     limit,
-    itemIds: [...new Set(owners.map(({ owner }) => owner.item.id))],
+    itemIds: idsOf(owners),
     spans: spans.map(({ from, to }) => ({ from: formatDate(from), to: formatDate(to) })),
     neededMin,
     thereMin,
     elsewhereMin,
     shortMin,
-    says
+    says:
+      limit === 'days'
+        ? sayDays(spans, reason.days.length, namesOf(owners), reason)
+        : sayMostPerDay(
+            namesOf(owners)[0]!,
+            openDays(reason, laid).length,
+            owners[0]!.asked.mostPerDay,
+            reason
+          )
   };
 }
+
+/** Reasons whose windows have no day that could be used at all, said as one. */
+function readNothingThere(reasons: readonly ShortReason[], laid: Laid, frame: SeasonFrame): ShortReading[] {
+  if (reasons.length === 0) return [];
+  const owners = ownersOf(reasons, laid);
+  const neededMin = reasons.reduce((sum, reason) => sum + reason.neededMin, 0);
+  const windows = reasons.flatMap((reason) => windowsOf(reason, laid));
+  const last = Math.max(...windows.map((w) => w.to));
+  const names = sayNames(namesOf(owners));
+  const hasPieces = [...frame.open].some(
+    ([day, minutes]) => minutes > 0 && windows.some((w) => w.from <= day && day <= w.to)
+  );
+  const says =
+    last < frame.today
+      ? `No practice day is left for ${names}: ${neededMin} min short.`
+      : hasPieces
+        ? `No day up to ${saySpan(last, last)} has room for a block of ${LEAST_BLOCK_MIN} minutes for ${names}: ${neededMin} min short.`
+        : `There are no minutes for ${names} up to ${saySpan(last, last)}: ${neededMin} min short.`;
+  return [
+    {
+      limit: 'days',
+      itemIds: idsOf(owners),
+      spans: [],
+      neededMin,
+      thereMin: 0,
+      elsewhereMin: 0,
+      shortMin: neededMin,
+      says
+    }
+  ];
+}
+
+function windowsOf(reason: ShortReason, laid: Laid) {
+  return reason.windows.map(({ asked, window }) => laid.minutes[asked]!.asked.windows[window]!);
+}
+
+/** Days that the windows of a reason could use. */
+function openDays(reason: ShortReason, laid: Laid): DayNumber[] {
+  const windows = windowsOf(reason, laid);
+  return [...laid.usable]
+    .filter(([day, minutes]) => minutes > 0 && windows.some((w) => w.from <= day && day <= w.to))
+    .map(([day]) => day);
+}
+
+function ownersOf(reasons: readonly ShortReason[], laid: Laid): ItemMinutes[] {
+  return [...new Set(reasons.flatMap(({ windows }) => windows.map(({ asked }) => laid.minutes[asked]!)))];
+}
+
+const idsOf = (owners: readonly ItemMinutes[]) => [...new Set(owners.map(({ owner }) => owner.item.id))];
+const namesOf = (owners: readonly ItemMinutes[]) => [...new Set(owners.map(({ owner }) => owner.item.name))];
 
 type DaySpan = { readonly from: DayNumber; readonly to: DayNumber };
 
 /** Days as spans: those between which no other day has minutes hang together. */
-function joinDays(days: readonly DayNumber[], frame: SeasonFrame): DaySpan[] {
+function joinDays(days: readonly DayNumber[], usable: Laid['usable']): DaySpan[] {
   const inside = new Set(days);
   const spans: { from: DayNumber; to: DayNumber }[] = [];
   let isOpen = false;
-  for (const [day, minutes] of [...frame.open].sort(([a], [b]) => a - b)) {
+  for (const [day, minutes] of [...usable].sort(([a], [b]) => a - b)) {
     if (inside.has(day)) {
       if (isOpen) spans.at(-1)!.to = day;
       else spans.push({ from: day, to: day });

@@ -3,9 +3,10 @@ import { type App, type Who, makeApp } from '../app';
 import { openDb } from '../db/open';
 import { latestVersion, versionHeads } from '../store/plan-version';
 import { exportCalendar } from './calendar';
-import { readCountback, readReadiness, readVersions, tickCheck } from './countback';
+import { readComparison, readCountback, readReadiness, readVersions, tickCheck } from './countback';
 import { addAudition, addItem, orderItems, readItem, readList, removeItem, saveCall, saveItem } from './list';
 import { logTouch, readLog, removeTouch } from './log';
+import { pinBlock, pinRung, unpinBlock, unpinRung } from './pin';
 import { addCandidate, readCandidate, readStudio, saveTime } from './studio';
 import { STUDY } from '../../../../tests/fixtures/study';
 
@@ -128,6 +129,63 @@ describe('two tabs editing the same thing', () => {
     expect(() => saveTime(app, TEACHER, { candidateId, time: TIME, version: candidate.timeVersion })).toThrow(
       'another window'
     );
+  });
+});
+
+describe('what is set by hand', () => {
+  const rungs = () => countback().plan!.items[0]!.rungs;
+
+  it('holds a rung on its day, through other changes, until it is taken off', () => {
+    const rung = rungs()[5]!;
+    const pin = { itemId, sectionId: rung.sectionId, bpm: rung.bpm };
+    pinRung(app, TEACHER, { ...pin, date: '2026-12-12' });
+    expect(rungs().find((r) => r.bpm === rung.bpm)).toMatchObject({
+      date: '2026-12-12',
+      pinnedTo: '2026-12-12'
+    });
+    expect(countback().cause).toBe(`Study in reeds ${rung.bpm} pinned on Sat 12 Dec`);
+    addItem(app, TEACHER, { auditionId, item: { ...STUDY, name: 'Another' } });
+    expect(rungs().find((r) => r.bpm === rung.bpm)!.date).toBe('2026-12-12');
+    unpinRung(app, TEACHER, pin);
+    expect(rungs().every((r) => r.pinnedTo === null)).toBe(true);
+  });
+
+  it('holds a block’s minutes on its day, and one pin a day', () => {
+    const minutesOn = (date: string) =>
+      countback()
+        .plan!.days.find((d) => d.date === date)!
+        .blocks.filter((b) => b.itemId === itemId && b.isPinned)
+        .reduce((sum, b) => sum + b.minutes, 0);
+    pinBlock(app, TEACHER, { itemId, date: '2026-12-05', minutes: 10 });
+    pinBlock(app, TEACHER, { itemId, date: '2026-12-05', minutes: 22 });
+    expect(minutesOn('2026-12-05')).toBeGreaterThanOrEqual(22);
+    unpinBlock(app, TEACHER, { itemId, date: '2026-12-05' });
+    expect(minutesOn('2026-12-05')).toBe(0);
+  });
+
+  it('says that a day is over instead of pinning to it', () => {
+    expect(() => pinBlock(app, TEACHER, { itemId, date: '2026-11-23', minutes: 10 })).toThrow(
+      'That day is over'
+    );
+  });
+
+  it('stays unkept, and says so by its date, where the day has no minutes', () => {
+    const rung = rungs()[3]!;
+    pinRung(app, TEACHER, { itemId, sectionId: rung.sectionId, bpm: rung.bpm, date: '2026-12-11' }); // a Friday: none
+    const pinned = rungs().find((r) => r.bpm === rung.bpm)!;
+    expect(pinned.pinnedTo).toBe('2026-12-11');
+    expect(pinned.date).not.toBe('2026-12-11');
+  });
+});
+
+describe('two layings', () => {
+  it('stand side by side, and a laying that is not there is said to be none', () => {
+    logTouch(app, TEACHER, { itemId, date: '2026-11-24', minutes: 12, tempoBpm: 60, attempts: 'nccc' });
+    const view = readComparison(app, TEACHER, { auditionId, a: 1, b: 2 });
+    expect(view.a).toMatchObject({ number: 1, reasons: [] });
+    expect(view.sides.items[0]!.rungs.filter((r) => r.b === 'holds').length).toBeGreaterThan(0);
+    expect(() => readComparison(app, TEACHER, { auditionId, a: 1, b: 9 })).toThrow('nothing here');
+    expect(() => readComparison(app, TEACHER, { auditionId, a: Number.NaN, b: 1 })).toThrow('nothing here');
   });
 });
 
