@@ -44,7 +44,7 @@
   const top = $derived(isSmall ? 20 : ROW_TOP);
   const reached = $derived(planned.rungs.filter((r) => r.date).at(-1));
   const plannedUntil = $derived(
-    planned.shortMin > 0 ? Math.min(until, dayOf(reached?.date ?? planned.dayZero!) + 1) : until
+    planned.shortMin > 0 ? Math.min(until, reached?.date ? dayOf(reached.date) + 1 : axis.today) : until
   );
   /** Width of the words for open rungs, in labels. */
   const OPEN_WORDS = 5;
@@ -172,6 +172,7 @@
           <span
             class="open"
             class:left={isOpenLeft}
+            class:none={!reached}
             style:left="{axis.at(plannedUntil)}%"
             style:top="{ROW_TOP + (item.plannedSteps.at(-1)?.clicksBelow ?? 0) * scale}px"
           >
@@ -332,8 +333,12 @@
     background: var(--paper);
     transform: translateY(-50%);
   }
+  .open.none {
+    margin-left: 3px;
+    transform: none;
+  }
   .open.left {
-    transform: translate(-100%, 60%);
+    transform: translate(-100%, -105%);
   }
   .state {
     top: 0;
