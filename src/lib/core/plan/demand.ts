@@ -23,7 +23,7 @@ export type Lying = {
   readonly of: (demand: number, day: DayNumber) => Minutes;
   readonly on: (day: DayNumber) => Minutes;
 };
-export const NOTHING_LIES: Lying = { of: () => 0, on: () => 0 };
+const NOTHING_LIES: Lying = { of: () => 0, on: () => 0 };
 
 /** A window over its columns; `most` is what the item may have on all days of the column together. */
 export type Row = {

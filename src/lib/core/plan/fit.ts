@@ -11,7 +11,7 @@ import { Transport } from './transport';
  * One part of the reason: what these rows need, less what these columns have, less what most-per-day still lets them have
  * elsewhere, is what is short. Without columns, most-per-day alone is the limit and more minutes do not help.
  */
-export type ShortPart = {
+type ShortPart = {
   readonly rows: readonly number[];
   readonly columns: readonly number[];
   readonly neededMin: Minutes;

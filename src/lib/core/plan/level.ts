@@ -11,7 +11,7 @@ import type { Column, Demands, Row } from './demand';
 import { FlowNetwork } from './network';
 
 /** Load of a column as a share of its room: minutes / room, both whole. */
-export type Level = { readonly minutes: number; readonly room: number };
+type Level = { readonly minutes: number; readonly room: number };
 
 export type Levels = {
   /** One for each column; columns of one level share the object. */

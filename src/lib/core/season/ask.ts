@@ -17,7 +17,7 @@ import type { SeasonFrame } from './frame';
 import type { RungPin, SeasonItem, SeasonRequest } from './request';
 
 /** Two longest blocks of one item on one day (judgement). */
-export const DEFAULT_MOST_PER_DAY_MIN: Minutes = 2 * LONGEST_BLOCK_MIN;
+const DEFAULT_MOST_PER_DAY_MIN: Minutes = 2 * LONGEST_BLOCK_MIN;
 
 type Kept = Asked['kept'];
 

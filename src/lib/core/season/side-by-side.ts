@@ -5,7 +5,7 @@ import type { PlannedItem, PlannedRung, SeasonPlan } from './plan';
 /** undefined: not a rung of that laying. null: a rung without minutes. 'holds': reached by then. */
 type DateOfRung = string | 'holds' | null | undefined;
 
-export type RungPair = {
+type RungPair = {
   readonly sectionId: string;
   readonly bpm: Bpm;
   readonly a: DateOfRung;
@@ -14,14 +14,14 @@ export type RungPair = {
   readonly laterBy: number | null;
 };
 
-export type ItemPair = {
+type ItemPair = {
   readonly itemId: string;
   readonly name: string;
   readonly rungs: readonly RungPair[];
   readonly isSame: boolean;
 };
 
-export type WeekPair = { readonly from: string; readonly a: Minutes | null; readonly b: Minutes | null };
+type WeekPair = { readonly from: string; readonly a: Minutes | null; readonly b: Minutes | null };
 
 export type SideBySide = { readonly items: readonly ItemPair[]; readonly weeks: readonly WeekPair[] };
 
