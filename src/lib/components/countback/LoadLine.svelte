@@ -208,7 +208,7 @@
     left: 4px;
     font-size: 0.74rem;
     font-weight: 500;
-    color: var(--soft);
+    color: var(--ink);
   }
   .span {
     position: absolute;
