@@ -4,7 +4,7 @@
  * First the days on which each item plays are dealt in time order, to whichever lags furthest behind its own even pace;
  * then a flow finds the minutes of all blocks together. What finds no block is handed back, never bent.
  */
-import type { DayNumber, Minutes } from '../units';
+import type { Minutes } from '../units';
 import {
   type BlockTask,
   type Blocks,
@@ -13,8 +13,7 @@ import {
   LEAST_BLOCK_MIN,
   mostOn
 } from './block-task';
-import type { Row } from './demand';
-import { levelLoad } from './level';
+import { type Pace, readPace } from './pace';
 import { roundBlocks } from './round';
 import { type Pair, sizeBlocks } from './size';
 
@@ -79,92 +78,8 @@ function readDays({ demands, levels }: BlockTask): DayTable {
   };
 }
 
-/** For each item, minutes it should have had by the end of each day to come round evenly; and where it can play. */
-type Pace = {
-  readonly byDay: readonly Float64Array[];
-  /** The least it must have had by the end of each day for the rest to be possible at its most per day. */
-  readonly least: readonly Float64Array[];
-  readonly canPlay: readonly Uint8Array[];
-  readonly minutes: Minutes[];
-};
-
 /** A day on which an item was agreed before counts as if it lagged by so much of a block more (judgement). */
 const WORTH_BEFORE = 1.5;
-/** Finer than a minute, so that the weights of light columns keep their proportions. */
-const PACE_GRAIN = 64;
-
-function readPace(task: BlockTask, table: DayTable): Pace {
-  const { demands, placed, levels, items } = task;
-  const { columns, rows } = demands;
-  const ofItem: number[][] = Array.from({ length: items }, () => []);
-  rows.forEach((row, r) => placed[r]! > 0 && ofItem[row.item]!.push(r));
-  const weight = columns.map(({ room, load, days }, c) => {
-    const level = levels.ofColumn[c]!;
-    const minutes = (level.minutes * (room + load)) / level.room - load;
-    return Math.max(1, Math.round(PACE_GRAIN * minutes * days.length));
-  });
-  const byDay: Float64Array[] = [];
-  const canPlay: Uint8Array[] = [];
-  const least: Float64Array[] = [];
-  const minutes: Minutes[] = [];
-  ofItem.forEach((own, item) => {
-    const used = [...new Set(own.flatMap((r) => levels.useful[r]!))].sort((a, b) => a - b);
-    const at = new Map(used.map((column, i) => [column, i]));
-    const ownRows = own.map((r): Row => {
-      const useful = new Set(levels.useful[r]);
-      const cells = rows[r]!.cells.filter((cell) => useful.has(cell.column));
-      return {
-        item: 0,
-        minutes: placed[r]!,
-        cells: cells.map((cell) => ({ ...cell, column: at.get(cell.column)! }))
-      };
-    });
-    const even = levelLoad(
-      ownRows,
-      ownRows.map((row) => row.minutes),
-      used.map((c) => weight[c]!)
-    );
-    const perDay = columns.map((_, c) => {
-      const i = at.get(c);
-      if (i === undefined) return 0;
-      const level = even.ofColumn[i]!;
-      return (level.minutes / level.room) * (weight[c]! / columns[c]!.days.length);
-    });
-    let sum = 0;
-    byDay.push(Float64Array.from(table.column, (c) => (sum += perDay[c]!)));
-    canPlay.push(Uint8Array.from(table.column, (c) => (at.has(c) ? 1 : 0)));
-    minutes.push(ownRows.reduce((total, row) => total + row.minutes, 0));
-    least.push(leastByDay(task, table, own, item, canPlay.at(-1)!));
-  });
-  return { byDay, least, canPlay, minutes };
-}
-
-function leastByDay(
-  task: BlockTask,
-  table: DayTable,
-  own: readonly number[],
-  item: number,
-  canPlay: Uint8Array
-): Float64Array {
-  const { demands, placed } = task;
-  const closing = new Map<DayNumber, Minutes>();
-  for (const r of own) {
-    const day = Math.max(...demands.rows[r]!.cells.map((cell) => demands.columns[cell.column]!.days.at(-1)!));
-    closing.set(day, (closing.get(day) ?? 0) + placed[r]!);
-  }
-  const least = new Float64Array(table.days.length);
-  let due = 0;
-  table.days.forEach((day, d) => {
-    due += closing.get(day) ?? 0;
-    if (closing.has(day)) least[d] = due;
-  });
-  for (let d = least.length - 2; d >= 0; d -= 1) {
-    const next = canPlay[d + 1] === 1 ? mostOn(task, item, table.days[d + 1]!) : 0;
-    least[d] = Math.max(least[d]!, least[d + 1]! - next);
-  }
-  return least;
-}
-
 /** Deals each day's minutes to the items that lag furthest behind their pace, in blocks of about `aim` minutes. */
 function deal(task: BlockTask, table: DayTable, pace: Pace, aim: Minutes): Pair[] {
   const dealt = pace.minutes.map(() => 0);
