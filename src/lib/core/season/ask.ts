@@ -72,7 +72,11 @@ export function askOfClimb(
   }
   close(end);
   const own = kept.filter((k) => !pinned.some((p) => p.day === k.day));
-  return { id: item.id, mostPerDay: most, windows, kept: [...pinned, ...own] };
+  const longest = pinned.map((pin) => {
+    const blocks = kept.filter((k) => k.isPinned && k.day === pin.day).map((k) => k.minutes);
+    return { ...pin, minutes: Math.max(pin.minutes, ...blocks) };
+  });
+  return { id: item.id, mostPerDay: most, windows, kept: [...longest, ...own] };
 }
 
 /**

@@ -299,6 +299,21 @@ describe('laying it again', () => {
       minutes: 22
     });
   });
+
+  it('reaches a rung pinned to a day on it, also where a longer block is pinned there', () => {
+    const rung = first.items[0]!.rungs[6]!;
+    const set = { itemId: 'a', sectionId: rung.sectionId, bpm: rung.bpm, date: '2026-12-15' };
+    const pins = [set, { itemId: 'a', date: '2026-12-15', minutes: 28 }];
+    for (const asked of [[set], pins]) {
+      const plan = later(TODAY, [], { pins: asked });
+      expect(plan.items[0]!.rungs[6]).toMatchObject({ date: '2026-12-15', pinnedTo: '2026-12-15' });
+      expect(plan.items[0]!.rungs[7]!.date! > '2026-12-15').toBe(true);
+    }
+    const there = later(TODAY, [], { pins }).agreed.allotments.find(
+      (a) => a.itemId === 'a' && a.date === '2026-12-15'
+    );
+    expect(there!.minutes).toBeGreaterThanOrEqual(28);
+  });
 });
 
 describe('every plan, over seeded random studios', () => {
