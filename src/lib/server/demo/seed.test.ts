@@ -46,6 +46,18 @@ describe('the demo studio', () => {
     expect(heads.some((v) => v.moves.some((m) => m.why === 'not-reached'))).toBe(true);
   });
 
+  it('is the same whenever it is made', () => {
+    const again = makeApp(openDb(':memory:'), () => NOW, true);
+    seedDemo(again);
+    const stairs = (of: App) =>
+      listCandidates(of.db).map((c) => {
+        const [audition] = auditionsOf(of.db, c.id);
+        const { plan } = latestVersion(of.db, audition!.id)!;
+        return plan.items.map((item) => [item.name, item.rungs.map((r) => `${r.bpm} ${r.date}`)]);
+      });
+    expect(stairs(again)).toEqual(stairs(app));
+  });
+
   it('is seeded once', () => {
     seedDemo(app);
     expect(listCandidates(app.db)).toHaveLength(4);

@@ -28,7 +28,7 @@ const statements = preparedOnce((db) => ({
   ),
   ofAudition: db.prepare<[string], Row>(
     `SELECT ${COLUMNS} FROM touch t JOIN item i ON i.id = t.item_id
-     WHERE i.audition_id = ? AND t.removed_at_ms IS NULL AND i.removed_at_ms IS NULL ORDER BY t.date, t.logged_at_ms, t.id`
+     WHERE i.audition_id = ? AND t.removed_at_ms IS NULL AND i.removed_at_ms IS NULL ORDER BY t.date, t.logged_at_ms, t.rowid`
   ),
   itemOf: db.prepare<[string], { item_id: string }>('SELECT item_id FROM touch WHERE id = ?'),
   setRemoved: db.prepare('UPDATE touch SET removed_at_ms = ? WHERE id = ?'),
