@@ -93,10 +93,16 @@ test('a block pinned in an opened week stays when the plan is laid again', async
 
 test('what moved is shown where it moved, and any two layings stand side by side', async ({ browser }) => {
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 900 } })).newPage();
-  const audition = await open(page, 'Sanne');
-  await expect(page.locator('.moved')).toHaveCount(0);
+  const audition = await open(page, 'Ilka');
+  await expect(page.locator('.was')).toHaveCount(0);
   await page.locator('.moves summary').click();
   await expect(page.locator('.moves tbody tr').first()).toBeVisible();
+  const rows = await page.locator('.moves tbody tr').count();
+  const marks = await page.locator('.was').count();
+  expect(marks).toBeGreaterThan(0);
+  expect(marks).toBeLessThanOrEqual(rows);
+  await page.locator('.moves summary').click();
+  await expect(page.locator('.was')).toHaveCount(0);
   await page.goto(`${studio.origin}${audition}/layings`);
   await alive(page);
   const numbers = await page.getByLabel('with laying').locator('option').allTextContents();
@@ -104,8 +110,7 @@ test('what moved is shown where it moved, and any two layings stand side by side
   await page.getByRole('button', { name: 'Side by side' }).click();
   await page.waitForURL('**/compare?*');
   await expect(page.getByRole('heading', { level: 2 })).toHaveText(/^Laying 1 beside laying \d+$/);
-  const rows = page.locator('.rungs tr.differs');
-  expect(await rows.count()).toBeGreaterThan(5);
+  expect(await page.locator('.rungs tr.differs').count()).toBeGreaterThan(5);
   await expect(page.locator('.rungs')).toContainText(/\d+ days? (later|earlier)/);
   await page.goto(`${studio.origin}${audition}/layings/compare?a=1&b=9999`);
   await expect(page.getByText(/There is nothing here/)).toBeVisible();

@@ -123,7 +123,7 @@
       {#each plan.short.reasons as reason (reason.says)}
         <p>
           <strong>{reason.says}</strong>
-          {#if reason.says.includes(' these ') && reason.itemIds.length < plan.items.length}<span
+          {#if reason.itemIds.length > 2 && reason.itemIds.length < plan.items.length}<span
               >{reason.itemIds.map(nameOf).join(', ')}.</span
             >{/if}
         </p>

@@ -142,8 +142,8 @@ describe('laying again', () => {
       [ask('a', [[0, 9, 60]], { kept: agreed([0, 50], [1, 10]) }), ask('b', [[0, 9, 100]], { kept })],
       days(Array<number>(10).fill(100))
     );
-    const days2 = new Set(byAsked.flat().map((a) => a.day));
-    expect(days2.size).toBeGreaterThan(7);
+    const used = new Set(byAsked.flat().map((a) => a.day));
+    expect(used.size).toBeGreaterThan(7);
     expect(uneven).toBeLessThan(30); // 160 minutes evenly over ten days of 100: 25.6
   });
 });
