@@ -48,6 +48,15 @@ describe('minutes into days', () => {
     expect(shortMin).toEqual([0, 20]);
   });
 
+  it('are short only by what does not fit beside what is pinned, whatever the limit would leave', () => {
+    // limited, 8 of day 1 would be left beside the pin; all 16 fit
+    const one = ask('a', [[0, 1, 32]], { kept: pinned(0, 16) });
+    const { byAsked, shortMin, reasons } = allot([one], days([16, 16]), days([8, 8]));
+    expect(shortMin).toEqual([0]);
+    expect(reasons).toEqual([]);
+    expect(byAsked[0]!.map((a) => a.minutes)).toEqual([16, 16]);
+  });
+
   it('of a wide window make room for a narrow one', () => {
     const { byAsked, shortMin } = allot(
       [ask('wide', [[0, 1, 20]]), ask('narrow', [[0, 0, 20]])],

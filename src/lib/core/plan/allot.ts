@@ -68,10 +68,11 @@ function allotWithin(
   capacity: ReadonlyMap<DayNumber, Minutes>,
   limited: ReadonlyMap<DayNumber, Minutes>
 ): Allotted {
-  const whole = fitAround(
-    keepAgreed(asked, capacity, (kept) => kept.isPinned),
-    limited
-  );
+  const pinned = keepAgreed(asked, capacity, (kept) => kept.isPinned);
+  const whole = fitAround(pinned, limited);
+  // beside what is pinned, the limit may leave less than fits
+  if (limited !== capacity && shortOf(whole).join() !== shortOf(fitAround(pinned, capacity)).join())
+    return allotWithin(asked, capacity, capacity);
   const measure = measureEvenness(whole);
   const fresh = () => layAround(asked, whole, whole, measure);
   if (!asked.some((one) => one.kept.some((kept) => !kept.isPinned))) return fresh();

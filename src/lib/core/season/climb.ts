@@ -134,12 +134,16 @@ export function readSections(
   });
   return withTarget.map(({ section, target }) => {
     const held = heldTempo(touches, target, withTarget[0]!.target, inARow, today);
-    const half = Math.max(clickableRange(target.unit).lowest, Math.round(target.targetBpm / 2));
-    const start = held
-      ? held.isAged
-        ? oneClickLower(held.bpm, target.unit)
-        : held.bpm
-      : Math.min(half, target.targetBpm);
+    const { lowest, highest } = clickableRange(target.unit);
+    const half = Math.max(lowest, Math.round(target.targetBpm / 2));
+    // a whole run at some share of the lead's target may stand for a tempo here that no click can say
+    const reached = held && Math.min(highest, Math.max(lowest, held.bpm));
+    const start =
+      reached === null
+        ? Math.min(half, target.targetBpm)
+        : held!.isAged
+          ? oneClickLower(reached, target.unit)
+          : reached;
     return {
       section,
       target,
@@ -147,7 +151,7 @@ export function readSections(
       pickup: pickupOf(item, section),
       held,
       start,
-      isStartHeld: held !== null
+      isStartHeld: held !== null && held.bpm >= lowest
     };
   });
 }

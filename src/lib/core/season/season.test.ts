@@ -316,6 +316,22 @@ describe('laying it again', () => {
   });
 });
 
+describe('a whole run', () => {
+  it('at so low a share that no click can say a section’s tempo leaves that section to be shown from the slowest click', () => {
+    // 40 of 152 is 26 %: of 48 that is 12.6, and the slowest quarter is 20 (40 eighths)
+    const item = etude('two', 152, 16, {
+      sections: [
+        { id: 'fast', fromBar: 1, toBar: 8, tempo: { kind: 'pulse', unit: 'quarter', targetBpm: 152 } },
+        { id: 'slow', fromBar: 9, toBar: 16, tempo: { kind: 'pulse', unit: 'quarter', targetBpm: 48 } }
+      ]
+    });
+    const plan = laySeason(request([item], { log: [clean('two', '2026-11-22', 40, 10)] }));
+    const rungs = plan.items[0]!.rungs.filter((r) => r.sectionId === 'slow');
+    expect(rungs[0]!.bpm).toBe(20);
+    expect(rungs.at(-1)!.bpm).toBe(48);
+  });
+});
+
 describe('every plan, over seeded random studios', () => {
   const random = fc.record({
     bars: fc.array(fc.integer({ min: 4, max: 60 }), { minLength: 1, maxLength: 7 }),

@@ -86,6 +86,14 @@ describe('what is said of minutes short', () => {
     expect(reason!.says).toContain(`it needs ${Math.ceil(reason!.shortMin / 8)} more days`);
   });
 
+  it('speaks of one day as one', () => {
+    const item = study('Gate song', 150, { mostPerDayMin: 8 });
+    const [rung] = laySeason(request([item], 60)).items[0]!.rungs;
+    const pins = [{ itemId: item.id, sectionId: rung!.sectionId, bpm: rung!.bpm, date: TODAY }];
+    const [reason] = laySeason({ ...request([item], 60), pins }).short!.reasons;
+    expect(reason!.says).toMatch(/: its day allows \d/);
+  });
+
   it('says once where there are no minutes at all, no room for a block, or no day left', () => {
     const two = [study('Gate song', 12), study('Millrace', 12)];
     expect(says(request(two, 0))).toEqual([

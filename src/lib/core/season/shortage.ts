@@ -166,7 +166,7 @@ function sayMostPerDay(
   { neededMin, elsewhereMin, shortMin }: ShortReason
 ): string {
   const more = Math.ceil(shortMin / most);
-  return `At most ${most} minutes a day for ${name}: its ${days} days allow ${elsewhereMin} of the ${neededMin} it needs, ${shortMin} short; it needs ${more} more ${more === 1 ? 'day' : 'days'}.`;
+  return `At most ${most} minutes a day for ${name}: its ${days === 1 ? 'day allows' : `${days} days allow`} ${elsewhereMin} of the ${neededMin} it needs, ${shortMin} short; it needs ${more} more ${more === 1 ? 'day' : 'days'}.`;
 }
 
 /** What fits only in pieces too short for a block. */
