@@ -17,6 +17,9 @@ export const callForm = z.object({
         time: blankTime.default(''),
         zone: zoneField,
         isHistory: z.boolean().default(false),
+        isWeek: z.boolean().default(false),
+        isRecorded: z.boolean().default(false),
+        uploadBy: z.union([z.literal(''), dateField]).default(''),
         hearsAll: z.boolean().default(true),
         itemIds: z.array(z.string()).default([])
       })
@@ -28,7 +31,22 @@ export const callForm = z.object({
       z.object({
         date: dateField,
         name: nameField,
-        kind: z.enum(['deadline', 'cuts', 'mock', 'other']),
+        kind: z.enum(['deadline', 'cuts', 'other'])
+      })
+    )
+    .max(60, 'At most 60 dates.')
+    .default([])
+});
+
+/** Mocks and other dates of one candidate alone. */
+export const ownDatesForm = z.object({
+  version: z.number().default(0),
+  dates: z
+    .array(
+      z.object({
+        date: dateField,
+        name: nameField,
+        kind: z.enum(['mock', 'other']),
         minutes: minutesField(0, 480).default(0)
       })
     )
@@ -37,6 +55,23 @@ export const callForm = z.object({
 });
 
 export type CallForm = z.infer<typeof callForm>;
+
+/** A round nobody has typed anything of yet. */
+export function blankRound(name: string, zone: string): CallForm['rounds'][number] {
+  return {
+    id: '',
+    name,
+    date: '',
+    time: '',
+    zone,
+    isHistory: false,
+    isWeek: false,
+    isRecorded: false,
+    uploadBy: '',
+    hearsAll: true,
+    itemIds: []
+  };
+}
 
 /** What is only wrong today: a round before today that is not history; a time the clock skips; a round that hears nothing. */
 export function callFaults(form: CallForm, today: string): { path: (string | number)[]; says: string }[] {
@@ -55,6 +90,13 @@ export function callFaults(form: CallForm, today: string): { path: (string | num
         says: `${round.date} is before today. Choose a later date, or tick that it has taken place.`
       });
     }
+    if (round.isRecorded && round.uploadBy === '')
+      faults.push({ path: ['rounds', i, 'uploadBy'], says: 'Until when are the takes to be uploaded?' });
+    else if (round.isRecorded && round.uploadBy < round.date)
+      faults.push({
+        path: ['rounds', i, 'uploadBy'],
+        says: `The recording day, ${round.date}, comes after it. Record first, with days in hand.`
+      });
     if (!round.hearsAll && round.itemIds.length === 0)
       faults.push({ path: ['rounds', i, 'hearsAll'], says: 'Choose what it hears, or the whole list.' });
   });
@@ -68,32 +110,36 @@ type StoredRound = {
   time?: string | undefined;
   zone: string;
   isHistory: boolean;
+  isWeek?: boolean | undefined;
+  uploadBy?: string | undefined;
   itemIds?: readonly string[] | undefined;
 };
 type StoredCall = {
   name: string;
-  callVersion: number;
+  version: number;
   rounds: readonly StoredRound[];
   dates: readonly {
     date: string;
     name: string;
     kind: CallForm['dates'][number]['kind'];
-    minutes?: number | undefined;
   }[];
 };
 
 /** The form of a call that is there. */
 export function fillCallForm(call: StoredCall): CallForm {
   return {
-    version: call.callVersion,
+    version: call.version,
     name: call.name,
     rounds: call.rounds.map((r) => ({
       ...r,
       time: r.time ?? '',
+      isWeek: r.isWeek === true,
+      isRecorded: r.uploadBy !== undefined,
+      uploadBy: r.uploadBy ?? '',
       hearsAll: r.itemIds === undefined,
       itemIds: [...(r.itemIds ?? [])]
     })),
-    dates: call.dates.map((d) => ({ ...d, minutes: d.minutes ?? 0 }))
+    dates: [...call.dates]
   };
 }
 
@@ -101,11 +147,13 @@ export function fillCallForm(call: StoredCall): CallForm {
 export function readCallForm(form: CallForm): Pick<StoredCall, 'name' | 'rounds' | 'dates'> {
   return {
     name: form.name,
-    rounds: form.rounds.map(({ hearsAll, itemIds, time, ...round }) => ({
+    rounds: form.rounds.map(({ hearsAll, itemIds, time, isWeek, isRecorded, uploadBy, ...round }) => ({
       ...round,
-      time: time || undefined,
+      time: isWeek ? undefined : time || undefined,
+      isWeek: isWeek || undefined,
+      uploadBy: isRecorded ? uploadBy : undefined,
       itemIds: hearsAll ? undefined : itemIds
     })),
-    dates: form.dates.map(({ minutes, ...date }) => (date.kind === 'mock' ? { ...date, minutes } : date))
+    dates: form.dates
   };
 }

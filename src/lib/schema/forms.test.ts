@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { callFaults, type CallForm, fillCallForm, readCallForm } from './call-form';
+import { blankRound, callFaults, type CallForm, fillCallForm, readCallForm } from './call-form';
 import { blankSection, fillItemForm, itemForm, readItemForm, readLines } from './item-form';
 import { fillTimeForm, readTimeForm, timeForm } from './time-form';
 import { fillFromLine, readTouchForm } from './touch-form';
@@ -65,16 +65,7 @@ describe('the form of an item', () => {
 });
 
 describe('the form of a call', () => {
-  const round = {
-    id: '',
-    name: 'first round',
-    date: '2027-01-09',
-    time: '',
-    zone: 'Europe/Brussels',
-    isHistory: false,
-    hearsAll: true,
-    itemIds: []
-  };
+  const round = { ...blankRound('first round', 'Europe/Brussels'), date: '2027-01-09' };
   const form = (more: object): CallForm => ({
     version: 1,
     name: 'Band',
@@ -100,9 +91,9 @@ describe('the form of a call', () => {
     const call = {
       ...readCallForm({
         ...form({ time: '10:40', hearsAll: false, itemIds: ['a'] }),
-        dates: [{ date: '2026-12-30', name: 'mock', kind: 'mock', minutes: 20 }]
+        dates: [{ date: '2026-12-30', name: 'closes', kind: 'deadline' }]
       }),
-      callVersion: 1
+      version: 1
     };
     expect(readCallForm(fillCallForm(call))).toEqual({
       name: call.name,

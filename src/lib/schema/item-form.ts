@@ -9,6 +9,7 @@ import type { StepSchool } from '../core/tempo';
 import { BEAT_UNITS } from '../core/units';
 import { nameField, shortText } from './fields';
 import { planItem } from './item';
+import { parseCuts, parseErrata } from './printed';
 
 const number = z.number().nullable().default(null);
 const TEMPO_KINDS = ['pulse', 'range', 'recordings', 'change', 'free'] as const;
@@ -48,7 +49,11 @@ export const itemForm = z.object({
   composer: shortText,
   kind: z.enum(ITEM_KINDS).default('etude'),
   edition: shortText,
+  pages: shortText,
   tested: shortText,
+  errata: z.string().max(4000, 'At most 4,000 characters, please.').default(''),
+  cuts: shortText,
+  hasOwnSections: z.boolean().default(false),
   barsPerLine: z.string().trim().max(2000, 'At most 2,000 characters, please.').default(''),
   metre: z.string().trim().max(7, 'A metre is written 4/4 or 6/8.').default('4/4'),
   fromBar: number,
@@ -81,9 +86,21 @@ type Fault = { readonly path: (string | number)[]; readonly says: string };
 type Read =
   | {
       readonly ok: true;
-      readonly item: SeasonItem & { composer: string; edition: string; tested: string; barsPerLine: string };
+      readonly item: SeasonItem & Printed;
     }
   | { readonly ok: false; readonly faults: Fault[] };
+
+/** What an item has besides its bars and tempos. */
+type Printed = {
+  readonly composer: string;
+  readonly edition: string;
+  readonly pages: string;
+  readonly tested: string;
+  readonly barsPerLine: string;
+  readonly errata: readonly { readonly bar: number; readonly says: string }[];
+  readonly cuts: readonly { readonly fromBar: number; readonly toBar: number }[];
+  readonly hasOwnSections: boolean;
+};
 
 /** The item a form means, or its faults at the form's own paths. */
 export function readItemForm(form: ItemForm): Read {
@@ -122,9 +139,14 @@ export function readItemForm(form: ItemForm): Read {
     if (bars !== written)
       faults.push({ path: ['barsPerLine'], says: `The lines have ${written} bars, the item has ${bars}.` });
   }
-  if (!parsed.success || faults.length > 0) return { ok: false, faults };
-  const { composer, edition, tested, barsPerLine } = form;
-  return { ok: true, item: { ...parsed.data, composer, edition, tested, barsPerLine } };
+  const errata = parseErrata(form.errata, form);
+  if (!errata.ok) faults.push({ path: ['errata'], says: errata.says });
+  const cuts = parseCuts(form.cuts, form);
+  if (!cuts.ok) faults.push({ path: ['cuts'], says: cuts.says });
+  if (!parsed.success || !errata.ok || !cuts.ok || faults.length > 0) return { ok: false, faults };
+  const { composer, edition, pages, tested, barsPerLine, hasOwnSections } = form;
+  const printed = { composer, edition, pages, tested, barsPerLine, hasOwnSections };
+  return { ok: true, item: { ...parsed.data, ...printed, errata: errata.value, cuts: cuts.value } };
 }
 
 /** Bars in each line of each page, or null where the text is something else. */
@@ -177,15 +199,7 @@ function formPath(path: (string | number)[]): (string | number)[] {
 }
 
 /** The form of an item that is there. */
-export function fillItemForm(
-  item: SeasonItem & {
-    composer: string;
-    edition: string;
-    tested: string;
-    barsPerLine: string;
-    version: number;
-  }
-): ItemForm {
+export function fillItemForm(item: SeasonItem & Printed & { readonly version: number }): ItemForm {
   const step =
     (Object.keys(STEPS) as ItemForm['step'][]).find(
       (key) => JSON.stringify(STEPS[key]) === JSON.stringify(item.schools?.step)
@@ -196,7 +210,11 @@ export function fillItemForm(
     composer: item.composer,
     kind: item.kind,
     edition: item.edition,
+    pages: item.pages,
     tested: item.tested,
+    errata: item.errata.map((e) => `${e.bar}: ${e.says}`).join('\n'),
+    cuts: item.cuts.map((c) => `${c.fromBar}-${c.toBar}`).join(', '),
+    hasOwnSections: item.hasOwnSections,
     barsPerLine: item.barsPerLine,
     metre: item.metre,
     fromBar: item.fromBar,

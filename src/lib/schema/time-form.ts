@@ -65,13 +65,20 @@ export function fillTimeForm(time: StoredTime, version: number): TimeForm {
     fundamentalsMin: time.fundamentalsMin,
     week: time.week.map((s) => ({ weekday: s.weekday, start: s.start ?? '', minutes: s.minutes })),
     lessons: time.lessons.map((l) => ({ ...l, start: l.start ?? '' })),
-    exceptions: time.exceptions.map((e) => ({
-      date: e.date,
-      until: '',
-      minutes: e.minutes,
-      why: e.why ?? ''
-    }))
+    exceptions: stretches(time.exceptions)
   };
+}
+
+/** Days that follow on each other with the same minutes and reason stand as one entry. */
+function stretches(exceptions: StoredTime['exceptions']): TimeForm['exceptions'] {
+  const entries: TimeForm['exceptions'] = [];
+  for (const { date, minutes, why = '' } of exceptions) {
+    const last = entries.at(-1);
+    const follows = last && dayOf(last.until || last.date) + 1 === dayOf(date);
+    if (follows && last.minutes === minutes && last.why === why) last.until = date;
+    else entries.push({ date, until: '', minutes, why });
+  }
+  return entries;
 }
 
 /** What a sound form means; a span of dates becomes one exception a day. */

@@ -8,7 +8,10 @@ export type StudioAudition = {
   readonly daysToGo: number | null;
   readonly roundName: string | null;
   readonly roundDate: string | null;
+  readonly isWeek: boolean;
   readonly shortMin: number;
+  /** Since when the plan does not fit. */
+  readonly shortSince: string | null;
   readonly items: number;
   readonly holding: number;
   readonly farthest: { readonly name: string; readonly clicks: number } | null;
@@ -21,9 +24,57 @@ export type StudioRow = {
   readonly hasJoined: boolean;
   readonly daysSinceLog: number | null;
   readonly minutesThisWeek: number;
-  readonly hasLessonToday: boolean;
+  readonly lessonToday: { readonly start: string | null } | null;
   readonly hasTime: boolean;
+  /** A minor without a guardian's consent on record. */
+  readonly lacksConsent: boolean;
+  readonly today: string;
   readonly auditions: readonly StudioAudition[];
+};
+
+/** A round of a call, as pages draw it. */
+export type Round = {
+  readonly id: string;
+  readonly name: string;
+  readonly date: string;
+  readonly time?: string | undefined;
+  readonly isHistory: boolean;
+  readonly isWeek?: boolean | undefined;
+  readonly uploadBy?: string | undefined;
+};
+/** One candidate's own place in a round. */
+export type Slot = { readonly roundId: string; readonly date: string; readonly time?: string | undefined };
+
+/** Who takes a call. */
+export type Taker = {
+  readonly auditionId: string;
+  readonly candidateId: string;
+  readonly name: string;
+  readonly isArchived: boolean;
+};
+
+/** What a changed call would do to one candidate's plan. */
+export type CallEffect = {
+  readonly auditionId: string;
+  readonly candidateName: string;
+  readonly before: CallSide | null;
+  readonly after: CallSide | null;
+  /** Dates of rungs that would move. */
+  readonly moved: number;
+};
+export type CallSide = {
+  readonly daysToGo: number | null;
+  readonly shortMin: number;
+  /** The day by which the last target is to hold. */
+  readonly lastTarget: string | null;
+};
+
+/** A call whose page is to be looked at again for errata and cuts. */
+export type Recheck = {
+  /** One of those who take it. */
+  readonly auditionId: string;
+  readonly name: string;
+  readonly daysSince: number | null;
 };
 
 /** One row of the countback besides what the plan says of the item. */
@@ -37,7 +88,12 @@ export type CountbackItem = {
   readonly heldSince: string | null;
 };
 
-type HeadRound = { readonly name: string; readonly date: string; readonly time?: string | undefined };
+type HeadRound = {
+  readonly name: string;
+  readonly date: string;
+  readonly time?: string | undefined;
+  readonly isWeek: boolean;
+};
 
 /** What tops every screen of an audition. */
 export type SeasonHeadView = {

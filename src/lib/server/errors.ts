@@ -14,6 +14,8 @@ export const ERRORS = {
   'login-taken': 'That sign-in name is taken; choose another.',
   'studio-has-teacher': 'This studio has its teacher already. Sign in.',
   'pin-in-the-past': 'That day is over: pin to today or a later day.',
+  'taken-already': 'This candidate has taken that list already.',
+  'name-not-typed': 'Type the name exactly as it stands there; nothing was erased.',
   'demo-only': 'Entering by one click is for the demo only.'
 } as const;
 

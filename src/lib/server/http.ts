@@ -1,6 +1,6 @@
 /** The only place where error codes become HTTP, and where a request finds out who asks. */
 import { error, fail, redirect } from '@sveltejs/kit';
-import type { Cookies, RequestEvent } from '@sveltejs/kit';
+import type { ActionFailure, Cookies, RequestEvent } from '@sveltejs/kit';
 import { setError, type SuperValidated } from 'sveltekit-superforms';
 import { type App, type Who } from './app';
 import { theApp } from './context';
@@ -41,13 +41,14 @@ export async function answerForm<T extends Record<string, unknown>, Output>(
   form: SuperValidated<T>,
   run: () => Output | Promise<Output>,
   field = ''
-): Promise<{ done: Output } | { failed: ReturnType<typeof fail> | ReturnType<typeof setError> }> {
+): Promise<{ done: Output } | { failed: ActionFailure<{ form: SuperValidated<T> }> }> {
   try {
     return { done: await run() };
   } catch (thrown) {
     if (!(thrown instanceof CodedError)) throw thrown;
     const status = STATUS[thrown.code] as 400;
-    return { failed: setError(form, field as never, ERRORS[thrown.code], { status }) };
+    setError(form, field as never, ERRORS[thrown.code], { status });
+    return { failed: fail(status, { form }) };
   }
 }
 

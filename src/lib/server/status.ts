@@ -12,5 +12,7 @@ export const STATUS: Record<ErrorCode, number> = {
   'login-taken': 400,
   'studio-has-teacher': 409,
   'pin-in-the-past': 400,
+  'taken-already': 409,
+  'name-not-typed': 400,
   'demo-only': 403
 };

@@ -25,7 +25,9 @@ export function keptForm<T extends Record<string, unknown>>(
     taintedMessage: null,
     onSubmit: () => trouble.set(''),
     onResult: ({ result }) => {
-      if (result.type === 'redirect' || result.type === 'success') draft.forget();
+      // a preview saved nothing: what is typed stays a draft
+      const isSaved = result.type === 'success' && !result.data?.isPreview;
+      if (result.type === 'redirect' || isSaved) draft.forget();
     },
     onError: ({ result }) => trouble.set(sayTrouble(result))
   });

@@ -1,11 +1,13 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { superForm } from 'sveltekit-superforms';
+  import Attention from '$lib/components/studio/Attention.svelte';
   import StudioRow from '$lib/components/studio/StudioRow.svelte';
   import TextField from '$lib/components/ui/TextField.svelte';
-  import type { PageData } from './$types';
+  import { dayOf, sayDate } from '$lib/core/units';
+  import type { ActionData, PageData } from './$types';
 
-  let { data }: { data: PageData } = $props();
+  let { data, form: answer }: { data: PageData; form: ActionData } = $props();
   // Read once, while it is set up: what comes later must not undo what is typed or opened.
   // svelte-ignore state_referenced_locally
   const { form, errors, enhance, submitting } = superForm(data.form, { resetForm: false });
@@ -18,8 +20,18 @@
 
 <svelte:head><title>Studio · Irvot</title></svelte:head>
 <div class="page">
-  <h1>Studio</h1>
+  <div class="top">
+    <h1>
+      Studio{#if rows[0]}<span class="today">{sayDate(dayOf(rows[0].today))}</span>{/if}
+    </h1>
+    <nav aria-label="Studio"><a href="/lists">Lists</a> <a href="/studio/archive">Archive and backup</a></nav>
+  </div>
   {#if rows.length > 0}
+    <Attention
+      {rows}
+      rechecks={data.studio.rechecks}
+      checked={(answer && 'checked' in answer && answer.checked) || null}
+    />
     <table>
       <thead>
         <tr>
@@ -40,7 +52,7 @@
 
   <section>
     <h2>Add a candidate</h2>
-    <form method="POST" use:enhance>
+    <form method="POST" action="?/add" use:enhance>
       <TextField name="name" label="Name" errors={$errors.name} bind:value={$form.name} />
       <TextField
         name="instruments"
@@ -58,14 +70,44 @@
       <datalist id="zones"
         >{#each data.zones as zone (zone)}<option value={zone}></option>{/each}</datalist
       >
+      <label class="minor"
+        ><input type="checkbox" name="isMinor" bind:checked={$form.isMinor} /> is a minor</label
+      >
       <button class="action" disabled={$submitting}>Add</button>
     </form>
   </section>
+  {#if data.studio.archived.length > 0}
+    <section>
+      <h2>Put away</h2>
+      <p>
+        {#each data.studio.archived as { id, name, instruments } (id)}<a class="away" href="/candidates/{id}"
+            ><bdi>{name}</bdi></a
+          > <span class="soft">{instruments}</span>{' '}{/each}
+      </p>
+    </section>
+  {/if}
 </div>
 
 <style>
-  table {
-    margin-top: 16px;
+  .top {
+    display: flex;
+    align-items: baseline;
+    justify-content: space-between;
+    gap: 24px;
+  }
+  nav {
+    display: flex;
+    gap: 18px;
+  }
+  .today {
+    margin-left: 12px;
+    color: var(--soft);
+    font-size: 1rem;
+    font-weight: 400;
+  }
+  .minor {
+    padding-bottom: 8px;
+    white-space: nowrap;
   }
   .first {
     max-width: 60ch;
@@ -77,7 +119,7 @@
   }
   form {
     display: grid;
-    grid-template-columns: 1fr 1fr 1fr auto;
+    grid-template-columns: 1fr 1fr 1fr auto auto;
     gap: 16px;
     align-items: end;
     max-width: 900px;

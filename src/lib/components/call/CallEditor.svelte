@@ -4,7 +4,10 @@
   import DraftBack from '$lib/components/ui/DraftBack.svelte';
   import Field from '$lib/components/ui/Field.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
-  import type { CallForm } from '$lib/schema/call-form';
+  import { parseDate } from '$lib/core/units';
+  import { type CallForm, blankRound } from '$lib/schema/call-form';
+  import type { CallEffect } from '$lib/schema/view';
+  import CallEffects from './CallEffects.svelte';
   import { keptForm } from '$lib/state/kept-form';
 
   let {
@@ -13,7 +16,9 @@
     zones,
     zone,
     draftKey,
-    saveLabel
+    saveLabel,
+    canPreview = false,
+    effects = null
   }: {
     form: SuperValidated<CallForm>;
     items: readonly { id: string; name: string }[];
@@ -21,6 +26,9 @@
     zone: string;
     draftKey: string;
     saveLabel: string;
+    /** There are plans that a change would move. */
+    canPreview?: boolean;
+    effects?: readonly CallEffect[] | null;
   } = $props();
 
   // Read once, while it is set up: what comes later must not undo what is typed or opened.
@@ -31,19 +39,20 @@
     const last = $form.rounds.at(-1);
     $form.rounds = [
       ...$form.rounds,
-      {
-        id: '',
-        name: $form.rounds.length === 0 ? 'first round' : 'final',
-        date: '',
-        time: '',
-        zone: last?.zone ?? zone,
-        isHistory: false,
-        hearsAll: true,
-        itemIds: []
-      }
+      blankRound($form.rounds.length === 0 ? 'first round' : 'final', last?.zone ?? zone)
     ];
   }
-  const addDate = () => ($form.dates = [...$form.dates, { date: '', name: '', kind: 'other', minutes: 0 }]);
+  /** Days in hand after the recording day, for another take and a slow connection. */
+  function sayBuffer(date: string, uploadBy: string): string {
+    const [from, to] = [parseDate(date), parseDate(uploadBy)];
+    if (from === null || to === null || to < from)
+      return 'Record some days before it, so that a take can be made again.';
+    const days = to - from;
+    return days < 2
+      ? `${days === 0 ? 'No day' : 'One day'} in hand: an earlier recording day leaves room for another take.`
+      : `${days} days in hand after the recording day.`;
+  }
+  const addDate = () => ($form.dates = [...$form.dates, { date: '', name: '', kind: 'other' }]);
 </script>
 
 <form method="POST" action="?/save" use:enhance>
@@ -64,12 +73,20 @@
       <Field id="round-{i}-name" label="Round" errors={faults?.name}>
         {#snippet control(w)}<input {...w} dir="auto" bind:value={round.name} />{/snippet}
       </Field>
-      <Field id="round-{i}-date" label="Date" errors={faults?.date}>
+      <Field
+        id="round-{i}-date"
+        label={round.isRecorded ? 'Recording day' : round.isWeek ? 'First day of the week' : 'Date'}
+        errors={faults?.date}
+      >
         {#snippet control(w)}<input {...w} type="date" bind:value={round.date} />{/snippet}
       </Field>
-      <Field id="round-{i}-time" label="Local time" hint="Empty while it is unknown." errors={faults?.time}>
-        {#snippet control(w)}<input {...w} type="time" bind:value={round.time} />{/snippet}
-      </Field>
+      {#if round.isWeek}
+        <p class="week soft">The plan counts back from this first day until the slot is known.</p>
+      {:else}
+        <Field id="round-{i}-time" label="Local time" hint="If it is known." errors={faults?.time}>
+          {#snippet control(w)}<input {...w} type="time" bind:value={round.time} />{/snippet}
+        </Field>
+      {/if}
       <Field id="round-{i}-zone" label="Time zone of the venue" errors={faults?.zone}>
         {#snippet control(w)}<input {...w} list="zones" bind:value={round.zone} />{/snippet}
       </Field>
@@ -84,6 +101,20 @@
           {:else}<p class="soft">The list is empty so far.</p>{/each}
         {/if}
         {#if faults?.hearsAll}<p class="fault">{faults.hearsAll[0]}</p>{/if}
+        <label><input type="checkbox" bind:checked={round.isWeek} /> only the week is known so far</label>
+        <label><input type="checkbox" bind:checked={round.isRecorded} /> recorded and uploaded</label>
+        {#if round.isRecorded}
+          <div class="upload">
+            <Field
+              id="round-{i}-uploadBy"
+              label="Upload by"
+              hint={sayBuffer(round.date, round.uploadBy)}
+              errors={faults?.uploadBy}
+            >
+              {#snippet control(w)}<input {...w} type="date" bind:value={round.uploadBy} />{/snippet}
+            </Field>
+          </div>
+        {/if}
         <label
           ><input type="checkbox" bind:checked={round.isHistory} /> has taken place; kept as history</label
         >
@@ -114,16 +145,11 @@
         {#snippet control(w)}
           <select {...w} bind:value={date.kind}>
             <option value="deadline">deadline</option><option value="cuts">cuts announced</option><option
-              value="mock">mock</option
-            ><option value="other">other</option>
+              value="other">other</option
+            >
           </select>
         {/snippet}
       </Field>
-      {#if date.kind === 'mock'}
-        <Field id="date-{i}-minutes" label="Minutes it takes" errors={faults?.minutes}>
-          {#snippet control(w)}<input {...w} type="number" bind:value={date.minutes} />{/snippet}
-        </Field>
-      {/if}
       <button
         type="button"
         class="quiet"
@@ -136,7 +162,13 @@
     >{#each zones as name (name)}<option value={name}></option>{/each}</datalist
   >
 
-  <div class="ends"><button class="action main" disabled={$submitting}>{saveLabel}</button></div>
+  {#if effects}<CallEffects {effects} />{/if}
+  <div class="ends">
+    <button class="action main" disabled={$submitting}>{saveLabel}</button>
+    {#if canPreview}<button class="action" formaction="?/preview" disabled={$submitting}
+        >Show first what it would change</button
+      >{/if}
+  </div>
 </form>
 
 <style>
@@ -187,7 +219,18 @@
   form > button.action {
     margin-top: 12px;
   }
+  .week {
+    align-self: center;
+    font-size: 0.87rem;
+  }
+  .upload {
+    max-width: 280px;
+    margin: 2px 0 6px 24px;
+  }
   .ends {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 12px;
     margin-top: 28px;
   }
   @media (max-width: 720px) {

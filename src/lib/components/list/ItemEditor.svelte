@@ -6,6 +6,8 @@
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import { keptForm } from '$lib/state/kept-form';
   import { type ItemForm, blankSection } from '$lib/schema/item-form';
+  import type { Taker } from '$lib/schema/view';
+  import SharedBy from './SharedBy.svelte';
   import SectionFields from './SectionFields.svelte';
 
   let {
@@ -13,13 +15,20 @@
     form: initial,
     draftKey,
     back,
-    canRemove = false
+    canRemove = false,
+    takers = [],
+    auditionId = '',
+    candidateName = ''
   }: {
     title: string;
     form: SuperValidated<ItemForm>;
     draftKey: string;
     back: string;
     canRemove?: boolean;
+    /** Who takes the list. */
+    takers?: readonly Taker[];
+    auditionId?: string;
+    candidateName?: string;
   } = $props();
 
   // Read once, while it is set up: what comes later must not undo what is typed or opened.
@@ -52,6 +61,7 @@
 
 <form method="POST" action="?/save" use:enhance>
   <h2>{title}</h2>
+  <SharedBy {takers} {auditionId} what="Bars, edition, errata and cuts" />
   {#if $isBack}<DraftBack {forget} />{/if}
   <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
   <div class="facts">
@@ -121,7 +131,10 @@
         {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.edition} />{/snippet}
       </Field>
     </div>
-    <div class="wide">
+    <Field id="pages" label="Pages" errors={$errors.pages}>
+      {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.pages} />{/snippet}
+    </Field>
+    <div class="wide tested">
       <Field id="tested" label="What is being tested" errors={$errors.tested}>
         {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.tested} />{/snippet}
       </Field>
@@ -129,7 +142,46 @@
   </div>
 
   {#if !isSightReading}
+    <details open={$form.errata !== '' || $form.cuts !== ''}>
+      <summary>Errata and cuts</summary>
+      <div class="facts">
+        <div class="wide">
+          <Field
+            id="errata"
+            label="Errata, one a line"
+            hint="The bar, a colon, and what is right: 31: B flat"
+            errors={$errors.errata}
+          >
+            {#snippet control(w)}<textarea {...w} rows="3" dir="auto" bind:value={$form.errata}
+              ></textarea>{/snippet}
+          </Field>
+        </div>
+        <div class="wide">
+          <Field
+            id="cuts"
+            label="Cuts announced"
+            hint="The bars that will be heard: 17-33, 41-48"
+            errors={$errors.cuts}
+          >
+            {#snippet control(w)}<input {...w} bind:value={$form.cuts} />{/snippet}
+          </Field>
+        </div>
+      </div>
+    </details>
+
     <h3>Sections and their tempos</h3>
+    {#if takers.length > 1}
+      <div class="whose" role="radiogroup" aria-label="Whose tempos">
+        <label
+          ><input type="radio" name="whose" bind:group={$form.hasOwnSections} value={false} /> the list’s, for all
+          who take it</label
+        >
+        <label
+          ><input type="radio" name="whose" bind:group={$form.hasOwnSections} value={true} />
+          <bdi>{candidateName}</bdi>’s own</label
+        >
+      </div>
+    {/if}
     <FormFaults errors={$errors.sections?._errors} />
     {#each $form.sections as section, i (section.id)}
       <SectionFields
@@ -216,6 +268,12 @@
     margin: 24px 0 6px;
     padding-top: 10px;
     border-top: 1.5px solid var(--ink);
+  }
+  .whose {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 24px;
+    padding-bottom: 6px;
   }
   form > .action {
     margin-top: 12px;

@@ -14,6 +14,10 @@
     readonly edition: string;
     readonly tested: string;
     readonly barsPerLine: string;
+    readonly pages: string;
+    readonly errata: readonly { readonly bar: number; readonly says: string }[];
+    readonly cuts: readonly { readonly fromBar: number; readonly toBar: number }[];
+    readonly hasOwnSections: boolean;
   };
   let {
     items,
@@ -77,7 +81,18 @@
             ><bdi>{item.name}</bdi></strong
           >{/if}
         <p class="soft"><bdi>{item.composer}</bdi>{item.edition ? ` · ${item.edition}` : ''}</p>
+        {#if item.pages}<p class="soft">pages {item.pages}</p>{/if}
         {#if item.tested}<p class="soft">tested: {item.tested}</p>{/if}
+        {#each item.errata as erratum (erratum.bar + erratum.says)}
+          <p class="erratum"><strong>bar {erratum.bar}:</strong> {erratum.says}</p>
+        {/each}
+        {#if item.cuts.length > 0}
+          <p>
+            cuts: bars {item.cuts
+              .map(({ fromBar, toBar }) => (fromBar === toBar ? `${fromBar}` : `${fromBar}–${toBar}`))
+              .join(', ')}
+          </p>
+        {/if}
       </div>
       <div class="bars">
         {#if item.kind !== 'sight-reading'}
@@ -95,6 +110,7 @@
             </p>
           {:else}<p class="soft">free</p>{/if}
         {/each}
+        {#if item.hasOwnSections}<p class="soft">own tempos</p>{/if}
       </div>
       {#if canOrder}
         <div class="moves">

@@ -21,11 +21,15 @@
 <tbody>
   {#each lines as audition, i (audition?.id ?? 'none')}
     <tr>
-      <td class="number days" class:soft={!audition}>{audition?.daysToGo ?? '–'}</td>
+      <td class="number days" class:soft={!audition?.roundDate}>{audition?.daysToGo ?? '–'}</td>
       <td>
         {#if i === 0}
           <a class="name" href="/candidates/{row.id}"><bdi>{row.name}</bdi></a>
-          <div class="soft">{row.instruments}{row.hasLessonToday ? ' · lesson today' : ''}</div>
+          <div class="soft">
+            {row.instruments}{row.lessonToday
+              ? ` · lesson today${row.lessonToday.start ? ` ${row.lessonToday.start}` : ''}`
+              : ''}
+          </div>
         {/if}
       </td>
       <td>
@@ -33,7 +37,7 @@
           <a href="/auditions/{audition.id}">{audition.name}</a>
           <div class="soft">
             {audition.roundDate
-              ? `${audition.roundName}, ${sayDate(dayOf(audition.roundDate))}`
+              ? `${audition.roundName}, ${audition.isWeek ? 'week of ' : ''}${sayDate(dayOf(audition.roundDate))}`
               : 'has taken place'}
           </div>
         {:else}
@@ -43,6 +47,8 @@
       <td>
         {#if audition && audition.shortMin > 0}
           <strong class="short">{audition.shortMin} min short</strong>
+          {#if audition.shortSince}<span class="soft since">since {sayDate(dayOf(audition.shortSince))}</span
+            >{/if}
         {:else if audition && audition.items > 0}
           fits
         {:else if audition}
@@ -89,6 +95,9 @@
   .short {
     padding-left: 8px;
     border-left: 4px solid var(--ink);
+  }
+  .since {
+    margin-left: 4px;
   }
   .silent {
     font-weight: 650;

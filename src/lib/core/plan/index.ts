@@ -9,3 +9,4 @@ export { type Demand, type Window, readDemands } from './demand';
 export { findFit } from './fit';
 export { levelDemands, unevenness } from './level';
 export { LEAST_BLOCK_MIN, LONGEST_BLOCK_MIN } from './block-task';
+export * from './away';

@@ -3,10 +3,13 @@
  * from its target is climbed first, and the minutes every rung asks for.
  */
 import {
+  type Away,
+  CLICKS_AFTER_AWAY,
   LEAST_BLOCK_MIN,
   type RampShape,
   dealMinutes,
   expectedAttempts,
+  isBeforeAway,
   PRESUMED_CLEAN_SHARE,
   rampProgress,
   rungMinutes
@@ -18,7 +21,7 @@ import {
   clickableRange,
   clicksBetween,
   fitLadder,
-  oneClickLower,
+  clicksLower,
   sectionSeconds,
   targetOf
 } from '../tempo';
@@ -78,11 +81,11 @@ export function readClimb(
   item: SeasonItem,
   touches: readonly Touch[],
   schools: Schools,
-  today: DayNumber,
+  { today, aways }: { readonly today: DayNumber; readonly aways: readonly Away[] },
   agreed: Agreed | undefined
 ): Climb {
   const share = cleanShare(touches, PRESUMED_CLEAN_SHARE);
-  const pulsed = readSections(item, touches, schools.inARow, today);
+  const pulsed = readSections(item, touches, schools.inARow, today, aways);
   const ladders = pulsed.map((p) => sectionRungs(item, p, schools, share, agreed));
   const slowest = [...pulsed].sort((a, b) => a.start / a.target.targetBpm - b.start / b.target.targetBpm)[0];
   const isSeen = pulsed.every((p) => p.held !== null);
@@ -119,7 +122,8 @@ export function readSections(
   item: SeasonItem,
   touches: readonly Touch[],
   inARow: number,
-  today: DayNumber
+  today: DayNumber,
+  aways: readonly Away[]
 ): Pulsed[] {
   const withTarget = item.sections.flatMap((section) => {
     const target = targetOf(section.tempo);
@@ -139,11 +143,9 @@ export function readSections(
     // a whole run at some share of the lead's target may stand for a tempo here that no click can say
     const reached = held && Math.min(highest, Math.max(lowest, held.bpm));
     const start =
-      reached === null
+      held === null || reached === null
         ? Math.min(half, target.targetBpm)
-        : held!.isAged
-          ? oneClickLower(reached, target.unit)
-          : reached;
+        : clicksLower(reached, target.unit, clicksDown(held, today, aways));
     return {
       section,
       target,
@@ -154,6 +156,12 @@ export function readSections(
       isStartHeld: held !== null && held.bpm >= lowest
     };
   });
+}
+
+/** After a long time away two clicks below what held, else one where the evidence has aged. */
+function clicksDown(held: Held, today: DayNumber, aways: readonly Away[]): Clicks {
+  if (isBeforeAway(held.on, today, aways)) return CLICKS_AFTER_AWAY;
+  return held.isAged ? 1 : 0;
 }
 
 /** Bars of a section with the item's repeats that lie in it counted again. */

@@ -5,8 +5,11 @@ import {
   type Asked,
   type DayCapacity,
   type ReservedTouch,
+  type Away,
   type Stages,
-  dayCapacity
+  dayCapacity,
+  lightAfter,
+  readAways
 } from '../plan';
 import { type DayNumber, type Minutes, dayOf, formatDate } from '../units';
 import type { Climb } from './climb';
@@ -51,6 +54,8 @@ export type SeasonFrame = {
   readonly capacities: ReadonlyMap<DayNumber, DayCapacity>;
   /** Minutes still open on each day: capacity less what today's log has already used. */
   readonly open: ReadonlyMap<DayNumber, Minutes>;
+  /** Long times away, past ones too. */
+  readonly aways: readonly Away[];
 };
 
 /** Days from today to the last round ahead, with the minutes each has. A day with a round has none. */
@@ -59,17 +64,18 @@ export function readFrame(request: SeasonRequest): SeasonFrame {
   const began = Math.min(today, request.began ? dayOf(request.began) : today);
   const roundDays = request.rounds.map((r) => dayOf(r.date)).sort((a, b) => a - b);
   const ahead = roundDays.filter((day) => day >= today);
+  const aways = readAways(request.time.exceptions);
   const capacities = new Map<DayNumber, DayCapacity>();
   const open = new Map<DayNumber, Minutes>();
   for (let day = today; day < (ahead.at(-1) ?? today); day += 1) {
     const capacity = roundDays.includes(day)
       ? { minutes: 0, parts: [{ what: 'round', minutes: 0 }], spans: [] }
-      : dayCapacity(day, request.time);
+      : lightAfter(day, dayCapacity(day, request.time), aways);
     capacities.set(day, capacity);
     const used = day === today ? loggedOn(request, day) : 0;
     open.set(day, Math.max(0, capacity.minutes - used));
   }
-  return { today, began, dayZero: ahead[0] ?? null, capacities, open };
+  return { today, began, dayZero: ahead[0] ?? null, capacities, open, aways };
 }
 
 /** Minutes the log has on a day, of one item or of all. */

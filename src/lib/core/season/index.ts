@@ -4,3 +4,4 @@ export { laySeason } from './lay';
 export * from './moves';
 export * from './stairs';
 export * from './side-by-side';
+export * from './follow-bars';

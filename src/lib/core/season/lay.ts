@@ -38,7 +38,7 @@ function readCase(request: SeasonRequest, item: SeasonItem, rank: number, frame:
     .filter((day) => day >= frame.today)
     .sort((a, b) => a - b);
   const touches = touchesOf(request.log, item.id, frame.today);
-  const climb = readClimb(item, touches, schoolsOf(item, request.schools), frame.today, request.previous);
+  const climb = readClimb(item, touches, schoolsOf(item, request.schools), frame, request.previous);
   const isInContext = (climb.heldShare ?? 0) >= IN_CONTEXT_SHARE;
   return {
     item,

@@ -316,6 +316,39 @@ describe('laying it again', () => {
   });
 });
 
+describe('a fortnight away', () => {
+  const off = Array.from({ length: 14 }, (_, i) => ({
+    date: formatDate(dayOf('2026-12-01') + i),
+    minutes: 0
+  }));
+  const away = (today: string, log: Touch[]) =>
+    laySeason(
+      request([etude('reeds', 96)], {
+        today,
+        began: TODAY,
+        log,
+        time: { ...request([]).time, exceptions: off }
+      })
+    );
+
+  it('starts two clicks below what held, until something holds again', () => {
+    // 84 held before; two clicks down the scale: 80, 76
+    const held = clean('reeds', '2026-11-30', 84, 10);
+    expect(away('2026-12-10', [held]).items[0]!.sections[0]!.startBpm).toBe(84);
+    expect(away('2026-12-15', [held]).items[0]!.sections[0]!.startBpm).toBe(76);
+    const again = clean('reeds', '2026-12-16', 80, 10);
+    expect(away('2026-12-17', [held, again]).items[0]!.sections[0]!.startBpm).toBe(80);
+  });
+
+  it('has nothing planned in it and a light week after it', () => {
+    const plan = away(TODAY, []);
+    const day = (date: string) => plan.days.find((d) => d.date === date)!;
+    expect(day('2026-12-05').plannedMin).toBe(0);
+    // Tuesday the 15th: 60 - 10 - 5 - 5 of break = 40, three fifths are 24
+    expect(day('2026-12-15').capacityMin).toBe(24);
+  });
+});
+
 describe('a whole run', () => {
   it('at so low a share that no click can say a section’s tempo leaves that section to be shown from the slowest click', () => {
     // 40 of 152 is 26 %: of 48 that is 12.6, and the slowest quarter is 20 (40 eighths)

@@ -40,7 +40,7 @@ export function heldStairs(
   const steps: Step[] = [];
   ordered.forEach((touch, i) => {
     if (ordered[i + 1]?.date === touch.date) return;
-    const read = readSections(item, ordered.slice(0, i + 1), inARow, dayOf(touch.date));
+    const read = readSections(item, ordered.slice(0, i + 1), inARow, dayOf(touch.date), []);
     if (read.length === 0 || read.some((p) => p.held === null)) return;
     const step = stepAt(
       touch.date,

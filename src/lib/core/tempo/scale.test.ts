@@ -6,7 +6,7 @@ import {
   clickPosition,
   clickableRange,
   clicksBetween,
-  oneClickLower,
+  clicksLower,
   settingsBetween
 } from './scale';
 
@@ -59,9 +59,11 @@ describe('the traditional metronome scale', () => {
   });
 
   it('steps down one setting', () => {
-    expect(oneClickLower(92, 'quarter')).toBe(88);
-    expect(oneClickLower(90, 'quarter')).toBe(88);
-    expect(oneClickLower(40, 'sixteenth')).toBe(40);
+    expect(clicksLower(92, 'quarter', 1)).toBe(88);
+    expect(clicksLower(90, 'quarter', 1)).toBe(88);
+    expect(clicksLower(40, 'sixteenth', 1)).toBe(40);
+    expect(clicksLower(92, 'quarter', 2)).toBe(84);
+    expect(clicksLower(92, 'quarter', 0)).toBe(92);
   });
 });
 

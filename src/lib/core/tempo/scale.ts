@@ -81,7 +81,9 @@ export function clicksBetween(from: Bpm, to: Bpm, unit: BeatUnit): Clicks {
   return clickPosition({ bpm: to, unit }) - clickPosition({ bpm: from, unit });
 }
 
-/** The nearest setting below a tempo, or the tempo itself where there is none. */
-export function oneClickLower(bpm: Bpm, unit: BeatUnit): Bpm {
-  return settingsBetween(0, bpm, unit).at(-1) ?? bpm;
+/** The setting so many whole clicks below a tempo, the nearest below being the first; the lowest where there are fewer. */
+export function clicksLower(bpm: Bpm, unit: BeatUnit, clicks: Clicks): Bpm {
+  if (clicks === 0) return bpm;
+  const below = settingsBetween(0, bpm, unit);
+  return below.at(-clicks) ?? below[0] ?? bpm;
 }

@@ -2,6 +2,13 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
+import Database from 'better-sqlite3';
+import { migrate } from './migrate';
+import ground from './migrations/0001_ground.sql?raw';
+import pins from './migrations/0002_pins.sql?raw';
+import { findAudition } from '../store/audition';
+import { itemsOf, ticksOf } from '../store/item';
+import { touchesOfAudition } from '../store/touch';
 import { openDb } from './open';
 
 const folder = mkdtempSync(join(tmpdir(), 'irvot-db-'));
@@ -26,6 +33,38 @@ describe('the database', () => {
     db.pragma('user_version = 999');
     db.close();
     expect(() => openDb(file)).toThrow('use a newer program');
+  });
+
+  it('takes a studio of the first version along: its auditions become calls with one taker, and no log is lost', () => {
+    const db = new Database(':memory:');
+    db.pragma('foreign_keys = ON');
+    db.exec(ground);
+    db.exec(pins);
+    db.pragma('user_version = 2');
+    db.exec(`
+      INSERT INTO candidate (id, name, instruments, zone, time_json, created_at_ms) VALUES ('c', 'Ada', 'oboe', 'UTC', '{}', 1);
+      INSERT INTO audition VALUES ('a', 'c', 'Wind band', '2026-11-01', '[{"date":"2026-12-01","name":"closes","kind":"deadline"}]', 4, 1);
+      INSERT INTO round VALUES ('r', 'a', 'final', '2027-01-09', '10:40', 'UTC', 0, '["i"]');
+      INSERT INTO item VALUES ('i', 'a', 1, 'Study', 'Quill', 'etude', 'third', 'sound', '4 4', '4/4', 1, 8, 0, NULL, 40,
+        '[{"id":"s","fromBar":1,"toBar":8,"tempo":{"kind":"pulse","unit":"quarter","targetBpm":80}}]', '{"inARow":4}', 3, NULL);
+      INSERT INTO item VALUES ('gone', 'a', 2, 'Gone', '', 'etude', '', '', '', '4/4', 1, 8, 0, NULL, NULL, '[]', '{}', 1, 5);
+      INSERT INTO touch VALUES ('t', 'i', '2026-11-20', 1, 8, 12, 60, 'quarter', 'ccc', '[]', 'self', '', 1, NULL);
+      INSERT INTO check_tick VALUES ('i', 'edition', '2026-11-20');
+      INSERT INTO pin (item_id, date, length_min) VALUES ('i', '2026-12-05', 10);`);
+    migrate(db);
+    expect(findAudition(db, 'a')).toMatchObject({
+      name: 'Wind band',
+      callId: 'a',
+      rounds: [{ id: 'r', name: 'final', time: '10:40', itemIds: ['i'] }],
+      dates: [{ name: 'closes' }],
+      call: { version: 4 }
+    });
+    expect(itemsOf(db, 'a')).toMatchObject([
+      { id: 'i', listItemId: 'i', name: 'Study', mostPerDayMin: 40, schools: { inARow: 4 }, version: 3 }
+    ]);
+    expect(touchesOfAudition(db, 'a')).toHaveLength(1);
+    expect(ticksOf(db, 'i')).toEqual({ edition: '2026-11-20' });
+    expect(db.pragma('foreign_key_check')).toEqual([]);
   });
 
   it('holds strict tables and real references', () => {

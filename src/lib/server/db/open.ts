@@ -9,6 +9,7 @@ export function openDb(file: string): Db {
   const db = new Database(file);
   db.pragma('journal_mode = WAL');
   db.pragma('foreign_keys = ON');
+  db.pragma('secure_delete = ON');
   db.pragma('busy_timeout = 5000');
   migrate(db);
   return db;

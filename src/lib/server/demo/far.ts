@@ -27,6 +27,7 @@ export const SANNE: DemoCandidate = {
     { name: 'first round', inDays: 88, time: '09:50' }
   ],
   dates: [{ inDays: 20, name: 'application and résumé', kind: 'deadline' }],
+  mocks: [],
   items: [
     item(
       'Étude 22, “Gravel”',
@@ -107,6 +108,7 @@ export const TEO: DemoCandidate = {
   name: 'Teo Marchetta-Lund',
   instruments: 'flute',
   login: 'teo',
+  guardian: { name: '', consentDaysAgo: null },
   week: [
     [1, '18:00', 40],
     [2, '18:00', 40],
@@ -119,6 +121,7 @@ export const TEO: DemoCandidate = {
   beganDaysAgo: 0,
   rounds: [{ name: 'audition', inDays: 150, time: '14:10' }],
   dates: [{ inDays: 40, name: 'excerpts published', kind: 'other' }],
+  mocks: [],
   items: [
     item(
       'Étude 5, “Kites”',

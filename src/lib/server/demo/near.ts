@@ -1,5 +1,5 @@
 /** Two candidates whose auditions are near: one plan that does not fit, one nearly done. All invented. */
-import { type DemoCandidate, item, pulse, range, sightReading } from './shape';
+import { type DemoCandidate, type DemoTaker, item, pulse, range, sightReading } from './shape';
 
 export const ILKA: DemoCandidate = {
   name: 'Ilka Verbeeck',
@@ -21,7 +21,10 @@ export const ILKA: DemoCandidate = {
     { inDays: 37, minutes: 20, why: 'travel' }
   ],
   lesson: [2, '16:45', 45],
+  guardian: { name: 'Joke Verbeeck, 0400 11 22 33', consentDaysAgo: 43 },
+  note: 'Shy of the first entry; begin lessons with something loud.',
   audition: 'Saltmarsh Youth Winds',
+  checkedDaysAgo: 9,
   beganDaysAgo: 44,
   rounds: [
     { name: 'first round', inDays: 46, time: '10:40' },
@@ -29,9 +32,11 @@ export const ILKA: DemoCandidate = {
   ],
   dates: [
     { inDays: 8, name: 'application closes', kind: 'deadline' },
-    { inDays: 25, name: 'cuts announced', kind: 'cuts' },
-    { inDays: 33, name: 'mock, alone', kind: 'mock', minutes: 20 },
-    { inDays: 40, name: 'mock, for Marit', kind: 'mock', minutes: 25 }
+    { inDays: 25, name: 'cuts announced', kind: 'cuts' }
+  ],
+  mocks: [
+    { inDays: 33, name: 'mock, alone', minutes: 20 },
+    { inDays: 40, name: 'mock, for Marit', minutes: 25 }
   ],
   items: [
     item(
@@ -42,6 +47,8 @@ export const ILKA: DemoCandidate = {
         metre: '6/8',
         bars: 48,
         lines: '6 6 5 6 6 / 5 6 8',
+        pages: '22-23',
+        errata: [{ bar: 31, says: 'B flat, not B' }],
         tested: 'even fingers, air to the end of the line',
         ease: 0.62
       },
@@ -168,9 +175,10 @@ export const NOOR: DemoCandidate = {
   audition: 'Brackwater Conservatory',
   beganDaysAgo: 74,
   rounds: [{ name: 'entrance', inDays: 12, time: '11:20' }],
-  dates: [
-    { inDays: 3, name: 'mock, small jury', kind: 'mock', minutes: 40 },
-    { inDays: 7, name: 'mock, full dress', kind: 'mock', minutes: 60 }
+  dates: [],
+  mocks: [
+    { inDays: 3, name: 'mock, small jury', minutes: 40 },
+    { inDays: 7, name: 'mock, full dress', minutes: 60 }
   ],
   items: [
     item(
@@ -230,4 +238,26 @@ export const NOOR: DemoCandidate = {
   ],
   diligence: 0.93,
   ticks: 8
+};
+
+/** Takes the same list as Ilka, later, with less time. */
+export const JORRE: DemoTaker = {
+  name: 'Jorre Paelinck',
+  instruments: 'oboe',
+  login: 'jorre',
+  takes: 'Ilka Verbeeck',
+  easeTimes: 0.9,
+  mocks: [{ inDays: 36, name: 'mock, alone', minutes: 20 }],
+  week: [
+    [1, '18:00', 60],
+    [3, '15:00', 90],
+    [5, '17:30', 60],
+    [6, '09:30', 120],
+    [7, '10:00', 90]
+  ],
+  exceptions: [],
+  lesson: [2, '17:30', 45],
+  beganDaysAgo: 25,
+  diligence: 0.72,
+  ticks: 3
 };

@@ -13,7 +13,11 @@ let app: App;
 const planOf = (name: string) => {
   const candidate = listCandidates(app.db).find((c) => c.name.startsWith(name))!;
   const [audition] = auditionsOf(app.db, candidate.id);
-  return { plan: latestVersion(app.db, audition!.id)!.plan, auditionId: audition!.id };
+  return {
+    plan: latestVersion(app.db, audition!.id)!.plan,
+    auditionId: audition!.id,
+    callId: audition!.callId
+  };
 };
 
 describe('the demo studio', () => {
@@ -22,9 +26,12 @@ describe('the demo studio', () => {
     seedDemo(app);
   });
 
-  it('has four candidates at different distances from their auditions', () => {
-    expect(listCandidates(app.db)).toHaveLength(4);
-    expect(['Ilka', 'Noor', 'Sanne', 'Teo'].map((n) => planOf(n).plan.daysToGo)).toEqual([46, 12, 55, 150]);
+  it('has five candidates at different distances from their auditions, two with the same list', () => {
+    expect(listCandidates(app.db)).toHaveLength(5);
+    expect(planOf('Jorre').callId).toBe(planOf('Ilka').callId);
+    expect(['Ilka', 'Noor', 'Sanne', 'Teo', 'Jorre'].map((n) => planOf(n).plan.daysToGo)).toEqual([
+      46, 12, 55, 150, 46
+    ]);
   });
 
   it('has one plan that does not fit, one nearly done and one new', () => {
@@ -60,6 +67,6 @@ describe('the demo studio', () => {
 
   it('is seeded once', () => {
     seedDemo(app);
-    expect(listCandidates(app.db)).toHaveLength(4);
+    expect(listCandidates(app.db)).toHaveLength(5);
   });
 });

@@ -8,14 +8,16 @@ import { dayOf, formatDate } from '../../core/units';
 import { instantOf } from '../../core/units/zone';
 import { type App, type Who, todayIn } from '../app';
 import { addAccount, findTeacher } from '../store/account';
-import { saveCall } from '../store/audition';
+import { findAudition, saveOwnDates } from '../store/audition';
+import { listCalls, saveCall, setCallChecked } from '../store/call';
 import { setCandidateAccount } from '../store/candidate';
-import { setTick } from '../store/item';
+import { findItem, itemsOf, setTick } from '../store/item';
 import { addTouch } from '../store/touch';
 import { layAgain } from '../usecase/current-plan';
-import { addAudition, addItem } from '../usecase/list';
-import { addCandidate, saveTime } from '../usecase/studio';
-import type { DemoCandidate, DemoItem } from './shape';
+import { addAudition, takeCall } from '../usecase/call';
+import { addItem } from '../usecase/list';
+import { addCandidate, saveFacts, saveTime } from '../usecase/studio';
+import type { DemoCandidate, DemoTaker } from './shape';
 import { DEMO_CANDIDATES, DEMO_TEACHER, DEMO_ZONE } from './studio';
 
 /** No password fits: the demo is entered by one click. */
@@ -46,54 +48,107 @@ export function seedDemo(app: App): void {
   })();
 }
 
-function seedCandidate(app: App, teacher: Who, demo: DemoCandidate, random: () => number): void {
+function seedCandidate(app: App, teacher: Who, demo: DemoCandidate | DemoTaker, random: () => number): void {
   const today = dayOf(todayIn(app, DEMO_ZONE));
   const began = today - demo.beganDaysAgo;
   const on = (day: number): App => ({ ...app, now: () => instantOf(formatDate(day), '20:00', DEMO_ZONE)! });
   const start = demo.beganDaysAgo === 0 ? app : on(began);
-
-  const candidateId = addCandidate(start, teacher, {
-    name: demo.name,
-    instruments: demo.instruments,
-    zone: DEMO_ZONE
-  });
-  const accountId = app.newId();
-  addAccount(
-    app.db,
-    { id: accountId, role: 'candidate', name: demo.name, login: demo.login, password_hash: NO_PASSWORD },
-    app.now()
-  );
-  setCandidateAccount(app.db, candidateId, accountId);
-  saveTime(start, teacher, { candidateId, version: 1, time: timeOf(demo, today) });
-
-  const auditionId = addAudition(start, teacher, { candidateId, name: demo.audition, rounds: [], dates: [] });
-  const easeOf = new Map<string, DemoItem>();
-  const ids: string[] = [];
-  const addOn = (day: number) => {
-    for (const one of demo.items.filter((i) =>
-      began === day ? i.addedDaysAgo === undefined : i.addedDaysAgo === today - day
-    )) {
-      const { ease: _ease, addedDaysAgo: _added, ...item } = one;
-      const id = addItem(day === today ? app : on(day), teacher, { auditionId, item });
-      ids.push(id);
-      easeOf.set(id, one);
-    }
-  };
-  addOn(began);
-  putCall(app, auditionId, demo, ids, today);
+  const candidateId = seedPlayer(app, start, teacher, demo, today);
+  const taken =
+    'takes' in demo
+      ? takeList(start, teacher, candidateId, demo)
+      : enterList(app, on, teacher, candidateId, demo, today);
+  const mocks = demo.mocks.map(({ inDays, ...mock }) => ({
+    ...mock,
+    date: formatDate(today + inDays),
+    kind: 'mock' as const
+  }));
+  saveOwnDates(app.db, taken.auditionId, mocks, 1);
   for (let day = began; day < today; day += 1) {
-    if (day > began) addOn(day);
-    practise(on(day), auditionId, easeOf, demo.diligence, random, day);
+    if (day > began) taken.addOn(day);
+    practise(on(day), taken.auditionId, taken.easeOf, demo.diligence, random, day);
   }
-  ids.forEach((id, i) =>
+  [...taken.easeOf.keys()].forEach((id, i) =>
     TICKED_CHECKS.slice(0, Math.max(0, demo.ticks - (i % 3))).forEach((kind, k) =>
       setTick(app.db, id, kind, formatDate(today - 3 * k - 2))
     )
   );
-  layAgain(app, auditionId, 'a new day');
+  layAgain(app, taken.auditionId, 'a new day');
 }
 
-function timeOf(demo: DemoCandidate, today: number) {
+/** The candidate with sign-in, week and facts; returns the id. */
+function seedPlayer(
+  app: App,
+  start: App,
+  teacher: Who,
+  demo: DemoCandidate | DemoTaker,
+  today: number
+): string {
+  const { name, instruments, login, guardian } = demo;
+  const who = { name, instruments, zone: DEMO_ZONE, isMinor: guardian !== undefined };
+  const candidateId = addCandidate(start, teacher, who);
+  const consentDaysAgo = guardian?.consentDaysAgo ?? null;
+  const consentOn = consentDaysAgo === null ? null : formatDate(today - consentDaysAgo);
+  const facts = { ...who, guardian: guardian?.name ?? '', consentOn, privateNote: demo.note ?? '' };
+  saveFacts(start, teacher, { candidateId, facts, version: 1 });
+  const accountId = app.newId();
+  addAccount(
+    app.db,
+    { id: accountId, role: 'candidate', name, login, password_hash: NO_PASSWORD },
+    app.now()
+  );
+  setCandidateAccount(app.db, candidateId, accountId);
+  saveTime(start, teacher, { candidateId, version: 1, time: timeOf(demo, today) });
+  return candidateId;
+}
+
+type Taken = {
+  readonly auditionId: string;
+  readonly easeOf: Map<string, number>;
+  /** Puts on the list what came onto it that day. */
+  readonly addOn: (day: number) => void;
+};
+
+function takeList(app: App, teacher: Who, candidateId: string, demo: DemoTaker): Taken {
+  const first = DEMO_CANDIDATES.find((c): c is DemoCandidate => c.name === demo.takes && 'items' in c)!;
+  const call = listCalls(app.db).find((c) => c.name === first.audition)!;
+  const auditionId = takeCall(app, teacher, { candidateId, callId: call.id });
+  const easeOf = new Map(
+    itemsOf(app.db, auditionId).map((item) => [
+      item.id,
+      first.items.find((i) => i.name === item.name)!.ease * demo.easeTimes
+    ])
+  );
+  return { auditionId, easeOf, addOn: () => undefined };
+}
+
+function enterList(
+  app: App,
+  on: (day: number) => App,
+  teacher: Who,
+  candidateId: string,
+  demo: DemoCandidate,
+  today: number
+): Taken {
+  const began = today - demo.beganDaysAgo;
+  const at = (day: number) => (day === today ? app : on(day));
+  const { audition: name } = demo;
+  const auditionId = addAudition(at(began), teacher, { candidateId, name, rounds: [], dates: [] });
+  const easeOf = new Map<string, number>();
+  const addOn = (day: number) => {
+    for (const one of demo.items.filter((i) =>
+      began === day ? i.addedDaysAgo === undefined : i.addedDaysAgo === today - day
+    )) {
+      const { ease, addedDaysAgo: _added, ...item } = one;
+      easeOf.set(addItem(at(day), teacher, { auditionId, item }), ease);
+    }
+  };
+  addOn(began);
+  putCall(app, auditionId, demo, [...easeOf.keys()], today);
+  return { auditionId, easeOf, addOn };
+}
+
+function timeOf(demo: DemoCandidate | DemoTaker, today: number) {
   const [weekday, start, minutes] = demo.lesson;
   return {
     week: demo.week.map(([day, at, length]) => ({
@@ -127,16 +182,18 @@ function putCall(
     time: r.time,
     zone: DEMO_ZONE,
     isHistory: false,
-    itemIds: r.hears?.map((n) => ids[n]!)
+    itemIds: r.hears?.map((n) => findItem(app.db, ids[n]!)!.listItemId)
   }));
   const dates = demo.dates.map(({ inDays, ...date }) => ({ ...date, date: formatDate(today + inDays) }));
-  saveCall(app.db, { id: auditionId, name: demo.audition, rounds, dates, callVersion: 1 });
+  const { callId } = findAudition(app.db, auditionId)!;
+  saveCall(app.db, { id: callId, name: demo.audition, rounds, dates, version: 1 });
+  setCallChecked(app.db, callId, formatDate(today - (demo.checkedDaysAgo ?? 2)));
 }
 
 function practise(
   app: App,
   auditionId: string,
-  items: ReadonlyMap<string, DemoItem>,
+  easeOf: ReadonlyMap<string, number>,
   diligence: number,
   random: () => number,
   day: number
@@ -146,7 +203,7 @@ function practise(
   const plan = before.plan;
   const date = formatDate(day);
   const blocks = plan.days.find((d) => d.date === date)?.blocks ?? [];
-  for (const block of blocks) playBlock(app, plan, block, items.get(block.itemId)!, random, date);
+  for (const block of blocks) playBlock(app, plan, block, easeOf.get(block.itemId)!, random, date);
   if (blocks.length > 0) layAgain(app, auditionId, 'log of the day');
 }
 
@@ -161,7 +218,7 @@ function playBlock(
   app: App,
   plan: SeasonPlan,
   block: PlannedBlock,
-  demo: DemoItem,
+  ease: number,
   random: () => number,
   date: string
 ): void {
@@ -169,7 +226,7 @@ function playBlock(
   const section = item.sections.find((s) => s.id === block.sectionId) ?? item.sections[0];
   const rung = item.rungs.find((r) => r.sectionId === block.sectionId && r.bpm === block.bpm);
   const isClimb = block.kind === 'ladder' && rung !== undefined;
-  const isReached = random() < demo.ease;
+  const isReached = random() < ease;
   const marks = Array.from({ length: 3 + Math.floor(random() * 3) }, () =>
     random() < 0.75 ? 'c' : 'n'
   ).join('');

@@ -9,15 +9,26 @@ export type DemoItem = ItemInput & {
   readonly addedDaysAgo?: number;
 };
 
-export type DemoCandidate = {
+type DemoPlayer = {
   readonly name: string;
   readonly instruments: string;
   readonly login: string;
   readonly week: readonly (readonly [weekday: number, start: string | null, minutes: number])[];
   readonly exceptions: readonly { readonly inDays: number; readonly minutes: number; readonly why: string }[];
   readonly lesson: readonly [weekday: number, start: string, minutes: number];
-  readonly audition: string;
   readonly beganDaysAgo: number;
+  /** Share of planned days really practised. */
+  readonly diligence: number;
+  readonly ticks: number;
+  /** A minor, with the guardian and since when they consent. */
+  readonly guardian?: { readonly name: string; readonly consentDaysAgo: number | null };
+  readonly note?: string;
+  readonly mocks: readonly { readonly inDays: number; readonly name: string; readonly minutes: number }[];
+};
+
+export type DemoCandidate = DemoPlayer & {
+  readonly audition: string;
+  readonly checkedDaysAgo?: number;
   readonly rounds: readonly {
     readonly name: string;
     readonly inDays: number;
@@ -27,14 +38,13 @@ export type DemoCandidate = {
   readonly dates: readonly {
     readonly inDays: number;
     readonly name: string;
-    readonly kind: 'deadline' | 'cuts' | 'mock' | 'other';
-    readonly minutes?: number;
+    readonly kind: 'deadline' | 'cuts' | 'other';
   }[];
   readonly items: readonly DemoItem[];
-  /** Share of planned days really practised. */
-  readonly diligence: number;
-  readonly ticks: number;
 };
+
+/** Takes the list of a candidate before, and gets on with its items so much better or worse. */
+export type DemoTaker = DemoPlayer & { readonly takes: string; readonly easeTimes: number };
 
 type Facts = {
   composer: string;
@@ -46,6 +56,8 @@ type Facts = {
   ease: number;
   split?: number;
   from?: number;
+  pages?: string;
+  errata?: ItemInput['errata'];
 };
 
 export function item(name: string, facts: Facts, first: SectionTempo, second?: SectionTempo): DemoItem {
@@ -63,6 +75,8 @@ export function item(name: string, facts: Facts, first: SectionTempo, second?: S
     composer,
     kind,
     edition: 'Quay Street Press, 3rd printing',
+    pages: facts.pages ?? '',
+    errata: facts.errata ?? [],
     tested,
     barsPerLine: lines,
     metre,

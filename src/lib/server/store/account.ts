@@ -21,6 +21,7 @@ const statements = preparedOnce((db) => ({
   teacher: db.prepare<[], AccountRow>(
     `SELECT ${ACCOUNT} FROM account WHERE role = 'teacher' ORDER BY created_at_ms LIMIT 1`
   ),
+  erase: db.prepare('DELETE FROM account WHERE id = ?'),
   addSession: db.prepare('INSERT INTO session (token_hash, account_id, expires_at_ms) VALUES (?, ?, ?)'),
   session: db.prepare<[string, number], { account_id: string }>(
     'SELECT account_id FROM session WHERE token_hash = ? AND expires_at_ms > ?'
@@ -49,6 +50,8 @@ export const setSignIn = (db: Db, id: string, login: string, hash: string) =>
   statements(db).setPassword.run(login, hash, id);
 export const findLogin = (db: Db, login: string) => statements(db).byLogin.get(login);
 export const findAccount = (db: Db, id: string) => statements(db).byId.get(id);
+/** With its sessions. */
+export const eraseAccount = (db: Db, id: string) => statements(db).erase.run(id);
 export const findTeacher = (db: Db) => statements(db).teacher.get();
 
 export function addSession(

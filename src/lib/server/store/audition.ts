@@ -1,135 +1,136 @@
-/** Auditions with their rounds and other dates. */
+/** Auditions: a candidate takes a call, from a day on, with slots of their own. */
 import { type Db, preparedOnce } from '../db/open';
+import { type Call, type OtherDate, type Round, findCall } from './call';
 
-export type OtherDate = {
+export type Slot = { readonly roundId: string; readonly date: string; readonly time?: string | undefined };
+
+/** A mock, or another date of one candidate alone. */
+export type OwnDate = {
   readonly date: string;
   readonly name: string;
-  readonly kind: 'deadline' | 'cuts' | 'mock' | 'other';
-  /** Minutes a mock takes from its day. */
-  readonly minutes?: number | undefined;
-};
-
-export type Round = {
-  readonly id: string;
-  readonly name: string;
-  readonly date: string;
-  readonly time?: string | undefined;
-  readonly zone: string;
-  readonly isHistory: boolean;
-  /** Missing: the whole list. */
-  readonly itemIds?: readonly string[] | undefined;
+  readonly kind: 'mock' | 'other';
+  /** Minutes it takes from its day. */
+  readonly minutes: number;
 };
 
 export type Audition = {
   readonly id: string;
   readonly candidateId: string;
+  readonly callId: string;
   readonly name: string;
   readonly beganOn: string;
-  readonly dates: readonly OtherDate[];
+  /** The call's, the days by which takes are uploaded, and the candidate's own. */
+  readonly dates: readonly (OtherDate | OwnDate)[];
+  readonly ownDates: readonly OwnDate[];
+  readonly ownVersion: number;
+  /** The call's rounds, each at the candidate's own slot where there is one. */
   readonly rounds: readonly Round[];
-  readonly callVersion: number;
+  readonly slots: readonly Slot[];
+  readonly call: Call;
 };
 
 type Row = {
   id: string;
   candidate_id: string;
-  name: string;
+  call_id: string;
   began_on: string;
-  dates_json: string;
-  call_version: number;
+  own_dates_json: string;
+  own_version: number;
 };
-type RoundRow = {
-  id: string;
-  name: string;
-  date: string;
-  time: string | null;
-  zone: string;
-  is_history: number;
-  item_ids_json: string | null;
-};
+type SlotRow = { round_id: string; date: string; time: string | null };
 
-const COLUMNS = 'id, candidate_id, name, began_on, dates_json, call_version';
+const COLUMNS = 'id, candidate_id, call_id, began_on, own_dates_json, own_version';
 
 const statements = preparedOnce((db) => ({
   add: db.prepare(
-    'INSERT INTO audition (id, candidate_id, name, began_on, dates_json, created_at_ms) VALUES (?, ?, ?, ?, ?, ?)'
+    'INSERT INTO audition (id, candidate_id, call_id, began_on, created_at_ms) VALUES (?, ?, ?, ?, ?)'
   ),
   byId: db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM audition WHERE id = ?`),
   ofCandidate: db.prepare<[string], Row>(
-    `SELECT ${COLUMNS} FROM audition WHERE candidate_id = ? ORDER BY created_at_ms, id`
+    `SELECT ${COLUMNS} FROM audition WHERE candidate_id = ? ORDER BY created_at_ms, rowid`
   ),
-  save: db.prepare(
-    'UPDATE audition SET name = ?, dates_json = ?, call_version = call_version + 1 WHERE id = ? AND call_version = ?'
+  ofCall: db.prepare<[string], { id: string; candidate_id: string }>(
+    'SELECT id, candidate_id FROM audition WHERE call_id = ? ORDER BY created_at_ms, rowid'
   ),
-  rounds: db.prepare<[string], RoundRow>(
-    'SELECT id, name, date, time, zone, is_history, item_ids_json FROM round WHERE audition_id = ? ORDER BY date, time, id'
+  saveOwnDates: db.prepare(
+    'UPDATE audition SET own_dates_json = ?, own_version = own_version + 1 WHERE id = ? AND own_version = ?'
   ),
-  dropRounds: db.prepare('DELETE FROM round WHERE audition_id = ?'),
-  addRound: db.prepare(
-    'INSERT INTO round (id, audition_id, name, date, time, zone, is_history, item_ids_json) VALUES (?, ?, ?, ?, ?, ?, ?, ?)'
-  )
+  slots: db.prepare<[string], SlotRow>(
+    'SELECT round_id, date, time FROM slot WHERE audition_id = ? ORDER BY round_id'
+  ),
+  putSlot: db.prepare(
+    `INSERT INTO slot (audition_id, round_id, date, time) VALUES (?, ?, ?, ?)
+     ON CONFLICT (audition_id, round_id) DO UPDATE SET date = excluded.date, time = excluded.time`
+  ),
+  dropSlot: db.prepare('DELETE FROM slot WHERE audition_id = ? AND round_id = ?')
 }));
 
-function decode(db: Db, row: Row | undefined): Audition | undefined {
-  if (!row) return undefined;
-  const rounds = statements(db)
-    .rounds.all(row.id)
-    .map((r): Round => ({
-      id: r.id,
-      name: r.name,
-      date: r.date,
-      time: r.time ?? undefined,
-      zone: r.zone,
-      isHistory: r.is_history === 1,
-      itemIds: r.item_ids_json === null ? undefined : (JSON.parse(r.item_ids_json) as string[])
-    }));
+function decode(db: Db, row: Row): Audition {
+  const call = findCall(db, row.call_id)!;
+  const slots = statements(db)
+    .slots.all(row.id)
+    .map((s): Slot => ({ roundId: s.round_id, date: s.date, time: s.time ?? undefined }));
+  const ownDates = JSON.parse(row.own_dates_json) as OwnDate[];
   return {
     id: row.id,
     candidateId: row.candidate_id,
-    name: row.name,
+    callId: row.call_id,
+    name: call.name,
     beganOn: row.began_on,
-    dates: JSON.parse(row.dates_json) as OtherDate[],
-    rounds,
-    callVersion: row.call_version
+    dates: [...withUploads(call), ...ownDates],
+    ownDates,
+    ownVersion: row.own_version,
+    rounds: placeSlots(call.rounds, slots),
+    slots,
+    call
   };
 }
 
-export const findAudition = (db: Db, id: string) => decode(db, statements(db).byId.get(id));
+function withUploads({ dates, rounds }: Call): Call['dates'] {
+  const uploads = rounds.flatMap(({ name, uploadBy }) =>
+    uploadBy ? [{ date: uploadBy, name: `upload of ${name}`, kind: 'deadline' as const }] : []
+  );
+  return [...dates, ...uploads];
+}
+
+/** Rounds at the slots that are known of them, in order of time. */
+export function placeSlots(rounds: readonly Round[], slots: readonly Slot[]): Round[] {
+  return rounds
+    .map((round) => {
+      const slot = slots.find((s) => s.roundId === round.id);
+      return slot ? { ...round, date: slot.date, time: slot.time, isWeek: undefined } : round;
+    })
+    .sort((a, b) => (a.date === b.date ? 0 : a.date < b.date ? -1 : 1));
+}
+
+export function findAudition(db: Db, id: string): Audition | undefined {
+  const row = statements(db).byId.get(id);
+  return row && decode(db, row);
+}
 export const auditionsOf = (db: Db, candidateId: string): Audition[] =>
   statements(db)
     .ofCandidate.all(candidateId)
-    .map((row) => decode(db, row)!);
+    .map((row) => decode(db, row));
+/** Who has taken a call, in the order they took it. */
+export const takersOf = (db: Db, callId: string) =>
+  statements(db)
+    .ofCall.all(callId)
+    .map(({ id, candidate_id }) => ({ auditionId: id, candidateId: candidate_id }));
 
-export function addAudition(db: Db, audition: Omit<Audition, 'callVersion'>, nowMs: number): void {
-  const { id, candidateId, name, beganOn, dates } = audition;
-  statements(db).add.run(id, candidateId, name, beganOn, JSON.stringify(dates), nowMs);
-  putRounds(db, id, audition.rounds);
-}
-
-/** False where the version is no longer the one that was read. */
-export function saveCall(
+export function addAudition(
   db: Db,
-  audition: Pick<Audition, 'id' | 'name' | 'dates' | 'rounds' | 'callVersion'>
-): boolean {
-  const { id, name, dates, rounds, callVersion } = audition;
-  if (statements(db).save.run(name, JSON.stringify(dates), id, callVersion).changes === 0) return false;
-  putRounds(db, id, rounds);
-  return true;
+  audition: Pick<Audition, 'id' | 'candidateId' | 'callId' | 'beganOn'>,
+  nowMs: number
+): void {
+  const { id, candidateId, callId, beganOn } = audition;
+  statements(db).add.run(id, candidateId, callId, beganOn, nowMs);
 }
 
-function putRounds(db: Db, auditionId: string, rounds: readonly Round[]): void {
-  statements(db).dropRounds.run(auditionId);
-  for (const r of rounds) {
-    const heard = r.itemIds === undefined ? null : JSON.stringify(r.itemIds);
-    statements(db).addRound.run(
-      r.id,
-      auditionId,
-      r.name,
-      r.date,
-      r.time ?? null,
-      r.zone,
-      r.isHistory ? 1 : 0,
-      heard
-    );
-  }
+export function putSlot(db: Db, auditionId: string, { roundId, date, time }: Slot): void {
+  statements(db).putSlot.run(auditionId, roundId, date, time ?? null);
 }
+/** False where the version is no longer the one that was read. */
+export const saveOwnDates = (db: Db, id: string, dates: readonly OwnDate[], version: number) =>
+  statements(db).saveOwnDates.run(JSON.stringify(dates), id, version).changes === 1;
+export const dropSlot = (db: Db, auditionId: string, roundId: string) =>
+  statements(db).dropSlot.run(auditionId, roundId);

@@ -12,6 +12,21 @@ export type Candidate = {
   readonly zone: string;
   readonly time: CandidateTime;
   readonly timeVersion: number;
+  readonly isMinor: boolean;
+  /** Name and how to reach; where the candidate is a minor. */
+  readonly guardian: string;
+  /** When the guardian consented to recordings and notes; null while nobody has. */
+  readonly consentOn: string | null;
+  readonly archivedAtMs: number | null;
+  readonly factsVersion: number;
+};
+
+export type CandidateFacts = Pick<
+  Candidate,
+  'name' | 'instruments' | 'zone' | 'isMinor' | 'guardian' | 'consentOn'
+> & {
+  /** The teacher's alone; it is read by itself, so that no page of the candidate's carries it. */
+  readonly privateNote: string;
 };
 
 type Row = {
@@ -22,18 +37,34 @@ type Row = {
   zone: string;
   time_json: string;
   time_version: number;
+  is_minor: number;
+  guardian: string;
+  consent_on: string | null;
+  archived_at_ms: number | null;
+  facts_version: number;
 };
 
-const COLUMNS = 'id, account_id, name, instruments, zone, time_json, time_version';
+const COLUMNS =
+  'id, account_id, name, instruments, zone, time_json, time_version, is_minor, guardian, consent_on, archived_at_ms, facts_version';
 
 const statements = preparedOnce((db) => ({
   add: db.prepare(
-    'INSERT INTO candidate (id, name, instruments, zone, time_json, created_at_ms) VALUES (?, ?, ?, ?, ?, ?)'
+    'INSERT INTO candidate (id, name, instruments, zone, is_minor, time_json, created_at_ms) VALUES (?, ?, ?, ?, ?, ?, ?)'
   ),
   byId: db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM candidate WHERE id = ?`),
   byAccount: db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM candidate WHERE account_id = ?`),
   all: db.prepare<[], Row>(`SELECT ${COLUMNS} FROM candidate ORDER BY name COLLATE NOCASE, id`),
   setAccount: db.prepare('UPDATE candidate SET account_id = ? WHERE id = ?'),
+  saveFacts: db.prepare(
+    `UPDATE candidate SET name = @name, instruments = @instruments, zone = @zone, is_minor = @isMinor, guardian = @guardian,
+       consent_on = @consentOn, private_note = @privateNote, facts_version = facts_version + 1
+     WHERE id = @id AND facts_version = @version`
+  ),
+  privateNote: db.prepare<[string], { private_note: string }>(
+    'SELECT private_note FROM candidate WHERE id = ?'
+  ),
+  setArchived: db.prepare('UPDATE candidate SET archived_at_ms = ? WHERE id = ?'),
+  erase: db.prepare('DELETE FROM candidate WHERE id = ?'),
   setTime: db.prepare(
     'UPDATE candidate SET time_json = ?, time_version = time_version + 1 WHERE id = ? AND time_version = ?'
   )
@@ -48,17 +79,22 @@ function decode(row: Row | undefined): Candidate | undefined {
     instruments: row.instruments,
     zone: row.zone,
     time: JSON.parse(row.time_json) as CandidateTime,
-    timeVersion: row.time_version
+    timeVersion: row.time_version,
+    isMinor: row.is_minor === 1,
+    guardian: row.guardian,
+    consentOn: row.consent_on,
+    archivedAtMs: row.archived_at_ms,
+    factsVersion: row.facts_version
   };
 }
 
 export function addCandidate(
   db: Db,
-  candidate: Pick<Candidate, 'id' | 'name' | 'instruments' | 'zone' | 'time'>,
+  candidate: Pick<Candidate, 'id' | 'name' | 'instruments' | 'zone' | 'isMinor' | 'time'>,
   nowMs: number
 ): void {
-  const { id, name, instruments, zone, time } = candidate;
-  statements(db).add.run(id, name, instruments, zone, JSON.stringify(time), nowMs);
+  const { id, name, instruments, zone, isMinor, time } = candidate;
+  statements(db).add.run(id, name, instruments, zone, isMinor ? 1 : 0, JSON.stringify(time), nowMs);
 }
 export const findCandidate = (db: Db, id: string) => decode(statements(db).byId.get(id));
 export const findCandidateOfAccount = (db: Db, accountId: string) =>
@@ -74,3 +110,14 @@ export const setCandidateAccount = (db: Db, id: string, accountId: string) =>
 export function saveTime(db: Db, id: string, time: CandidateTime, version: number): boolean {
   return statements(db).setTime.run(JSON.stringify(time), id, version).changes === 1;
 }
+
+/** False where the version is no longer the one that was read. */
+export function saveFacts(db: Db, id: string, facts: CandidateFacts, version: number): boolean {
+  const row = { ...facts, id, version, isMinor: facts.isMinor ? 1 : 0 };
+  return statements(db).saveFacts.run(row).changes === 1;
+}
+export const privateNoteOf = (db: Db, id: string) => statements(db).privateNote.get(id)?.private_note ?? '';
+export const setArchived = (db: Db, id: string, atMs: number | null) =>
+  statements(db).setArchived.run(atMs, id);
+/** Erases a candidate with auditions, logs, plans and links; the account goes with its own store. */
+export const eraseCandidate = (db: Db, id: string) => statements(db).erase.run(id);

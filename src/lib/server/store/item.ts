@@ -1,26 +1,55 @@
-/** Items of a list, with sections and schools, and the ticks of their readiness checks. */
+/**
+ * Items: what is printed belongs to the list (list_item) and to all who took it; order, schools and, where they differ,
+ * sections are one candidate's own (item). Ticks of readiness checks are personal.
+ */
 import type { CheckKind } from '../../core/readiness';
-import type { Schools, SeasonItem } from '../../core/season';
+import type { Schools, SeasonItem, SeasonSection } from '../../core/season';
 import { type Db, preparedOnce } from '../db/open';
+
+/** Something printed wrong, and how it should be. */
+export type Erratum = { readonly bar: number; readonly says: string; readonly addedOn: string };
+/** Bars that will be heard. */
+export type Cut = { readonly fromBar: number; readonly toBar: number; readonly addedOn: string };
 
 export type ListItem = SeasonItem & {
   readonly auditionId: string;
+  readonly listItemId: string;
   readonly composer: string;
   readonly edition: string;
+  readonly pages: string;
   /** What the panel tests with it. */
   readonly tested: string;
   /** Bars in each line of the page, pages parted by a slash: "5 4 4 5 / 4 4 6". */
   readonly barsPerLine: string;
+  readonly errata: readonly Erratum[];
+  readonly cuts: readonly Cut[];
+  /** Its sections and their tempos are this candidate's own, not the list's. */
+  readonly hasOwnSections: boolean;
+  /** Counts the changes of the list's item and of the candidate's own together. */
   readonly version: number;
+};
+
+/** What is the list's of an item. */
+export type Printed = Omit<
+  ListItem,
+  'auditionId' | 'listItemId' | 'mostPerDayMin' | 'schools' | 'hasOwnSections' | 'version' | 'repeats'
+>;
+/** What is one candidate's own of it. */
+export type Own = {
+  readonly ownSections: readonly SeasonSection[] | null;
+  readonly mostPerDayMin?: number | undefined;
+  readonly schools?: Partial<Schools> | undefined;
 };
 
 type Row = {
   id: string;
   audition_id: string;
+  list_item_id: string;
   name: string;
   composer: string;
   kind: ListItem['kind'];
   edition: string;
+  pages: string;
   tested: string;
   bars_per_line: string;
   metre: string;
@@ -30,33 +59,61 @@ type Row = {
   minutes_per_week: number | null;
   most_per_day_min: number | null;
   sections_json: string;
+  own_sections_json: string | null;
+  errata_json: string;
+  cuts_json: string;
   schools_json: string;
   version: number;
 };
 
-const COLUMNS =
-  'id, audition_id, name, composer, kind, edition, tested, bars_per_line, metre, from_bar, to_bar, pickup_beats, minutes_per_week, most_per_day_min, sections_json, schools_json, version';
+const SELECT = `SELECT i.id, i.audition_id, i.list_item_id, l.name, l.composer, l.kind, l.edition, l.pages, l.tested, l.bars_per_line, l.metre,
+  l.from_bar, l.to_bar, l.pickup_beats, l.minutes_per_week, i.most_per_day_min, l.sections_json, i.own_sections_json, l.errata_json,
+  l.cuts_json, i.schools_json, l.version + i.version - 1 AS version
+  FROM item i JOIN list_item l ON l.id = i.list_item_id`;
+const IS_THERE = 'i.removed_at_ms IS NULL AND l.removed_at_ms IS NULL';
 
 const statements = preparedOnce((db) => ({
-  byId: db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM item WHERE id = ? AND removed_at_ms IS NULL`),
-  ownerOf: db.prepare<[string], { audition_id: string }>('SELECT audition_id FROM item WHERE id = ?'),
+  byId: db.prepare<[string], Row>(`${SELECT} WHERE i.id = ? AND ${IS_THERE}`),
+  ownerOf: db.prepare<[string], { audition_id: string; list_item_id: string }>(
+    'SELECT audition_id, list_item_id FROM item WHERE id = ?'
+  ),
   ofAudition: db.prepare<[string], Row>(
-    `SELECT ${COLUMNS} FROM item WHERE audition_id = ? AND removed_at_ms IS NULL ORDER BY position, id`
+    `${SELECT} WHERE i.audition_id = ? AND ${IS_THERE} ORDER BY i.position, i.id`
   ),
-  add: db.prepare(
-    `INSERT INTO item (id, audition_id, position, name, composer, kind, edition, tested, bars_per_line, metre, from_bar, to_bar,
-       pickup_beats, minutes_per_week, most_per_day_min, sections_json, schools_json)
-     VALUES (@id, @auditionId, (SELECT coalesce(max(position), 0) + 1 FROM item WHERE audition_id = @auditionId), @name, @composer, @kind,
-       @edition, @tested, @barsPerLine, @metre, @fromBar, @toBar, @pickupBeats, @minutesPerWeek, @mostPerDayMin, @sections, @schools)`
+  idsOfCall: db.prepare<[string], { id: string }>(
+    'SELECT id FROM list_item WHERE call_id = ? ORDER BY position, id'
   ),
-  save: db.prepare(
-    `UPDATE item SET name = @name, composer = @composer, kind = @kind, edition = @edition, tested = @tested, bars_per_line = @barsPerLine,
-       metre = @metre, from_bar = @fromBar, to_bar = @toBar, pickup_beats = @pickupBeats, minutes_per_week = @minutesPerWeek,
-       most_per_day_min = @mostPerDayMin, sections_json = @sections, schools_json = @schools, version = version + 1
-     WHERE id = @id AND version = @version AND removed_at_ms IS NULL`
+  ofListItem: db.prepare<[string], Row>(`${SELECT} WHERE i.list_item_id = ? ORDER BY i.audition_id`),
+  count: db.prepare<[string], { count: number }>(
+    `SELECT count(*) AS count FROM item i JOIN list_item l ON l.id = i.list_item_id WHERE i.audition_id = ? AND ${IS_THERE}`
   ),
+  sections: db.prepare<[string], { sections_json: string }>(
+    'SELECT sections_json FROM list_item WHERE id = ?'
+  ),
+  addPrinted: db.prepare(
+    `INSERT INTO list_item (id, call_id, position, name, composer, kind, edition, pages, tested, bars_per_line, metre, from_bar, to_bar,
+       pickup_beats, minutes_per_week, sections_json, errata_json, cuts_json)
+     VALUES (@id, @callId, (SELECT coalesce(max(position), 0) + 1 FROM list_item WHERE call_id = @callId), @name, @composer, @kind,
+       @edition, @pages, @tested, @barsPerLine, @metre, @fromBar, @toBar, @pickupBeats, @minutesPerWeek, @sections, @errata, @cuts)`
+  ),
+  savePrinted: db.prepare(
+    `UPDATE list_item SET name = @name, composer = @composer, kind = @kind, edition = @edition, pages = @pages, tested = @tested,
+       bars_per_line = @barsPerLine, metre = @metre, from_bar = @fromBar, to_bar = @toBar, pickup_beats = @pickupBeats,
+       minutes_per_week = @minutesPerWeek, sections_json = @sections, errata_json = @errata, cuts_json = @cuts, version = version + 1
+     WHERE id = @id`
+  ),
+  addOwn: db.prepare(
+    `INSERT INTO item (id, audition_id, list_item_id, position, most_per_day_min, own_sections_json, schools_json)
+     VALUES (@id, @auditionId, @listItemId, (SELECT coalesce(max(position), 0) + 1 FROM item WHERE audition_id = @auditionId),
+       @mostPerDayMin, @ownSections, @schools)`
+  ),
+  saveOwn: db.prepare(
+    `UPDATE item SET most_per_day_min = @mostPerDayMin, own_sections_json = @ownSections, schools_json = @schools, version = version + 1
+     WHERE id = @id`
+  ),
+  setOwnSections: db.prepare('UPDATE item SET own_sections_json = ?, version = version + 1 WHERE id = ?'),
   place: db.prepare('UPDATE item SET position = ? WHERE id = ? AND audition_id = ?'),
-  setRemoved: db.prepare('UPDATE item SET removed_at_ms = ? WHERE id = ?'),
+  setRemoved: db.prepare('UPDATE list_item SET removed_at_ms = ? WHERE id = ?'),
   ticks: db.prepare<[string], { kind: CheckKind; on_date: string }>(
     'SELECT kind, on_date FROM check_tick WHERE item_id = ?'
   ),
@@ -70,10 +127,12 @@ function decode(row: Row): ListItem {
   return {
     id: row.id,
     auditionId: row.audition_id,
+    listItemId: row.list_item_id,
     name: row.name,
     composer: row.composer,
     kind: row.kind,
     edition: row.edition,
+    pages: row.pages,
     tested: row.tested,
     barsPerLine: row.bars_per_line,
     metre: row.metre,
@@ -82,20 +141,33 @@ function decode(row: Row): ListItem {
     pickupBeats: row.pickup_beats,
     minutesPerWeek: row.minutes_per_week ?? undefined,
     mostPerDayMin: row.most_per_day_min ?? undefined,
-    sections: JSON.parse(row.sections_json) as ListItem['sections'],
+    sections: JSON.parse(row.own_sections_json ?? row.sections_json) as ListItem['sections'],
+    errata: JSON.parse(row.errata_json) as Erratum[],
+    cuts: JSON.parse(row.cuts_json) as Cut[],
+    hasOwnSections: row.own_sections_json !== null,
     schools: JSON.parse(row.schools_json) as Partial<Schools>,
     version: row.version
   };
 }
 
-function encode(item: Omit<ListItem, 'version'>) {
+function encodePrinted(id: string, printed: Printed) {
   return {
-    ...item,
-    pickupBeats: item.pickupBeats ?? 0,
-    minutesPerWeek: item.minutesPerWeek ?? null,
-    mostPerDayMin: item.mostPerDayMin ?? null,
-    sections: JSON.stringify(item.sections),
-    schools: JSON.stringify(item.schools ?? {})
+    ...printed,
+    id,
+    pickupBeats: printed.pickupBeats ?? 0,
+    minutesPerWeek: printed.minutesPerWeek ?? null,
+    sections: JSON.stringify(printed.sections),
+    errata: JSON.stringify(printed.errata),
+    cuts: JSON.stringify(printed.cuts)
+  };
+}
+
+function encodeOwn(id: string, { ownSections, mostPerDayMin, schools }: Own) {
+  return {
+    id,
+    mostPerDayMin: mostPerDayMin ?? null,
+    ownSections: ownSections && JSON.stringify(ownSections),
+    schools: JSON.stringify(schools ?? {})
   };
 }
 
@@ -103,16 +175,42 @@ export function findItem(db: Db, id: string): ListItem | undefined {
   const row = statements(db).byId.get(id);
   return row && decode(row);
 }
-/** The audition an item belongs to, removed or not. */
-export const auditionOfItem = (db: Db, id: string) => statements(db).ownerOf.get(id)?.audition_id;
+/** The audition and the list's item an item belongs to, removed or not. */
+export function ownerOfItem(db: Db, id: string): { auditionId: string; listItemId: string } | undefined {
+  const row = statements(db).ownerOf.get(id);
+  return row && { auditionId: row.audition_id, listItemId: row.list_item_id };
+}
 export const itemsOf = (db: Db, auditionId: string): ListItem[] =>
   statements(db).ofAudition.all(auditionId).map(decode);
-export const addItem = (db: Db, item: Omit<ListItem, 'version'>) => statements(db).add.run(encode(item));
-/** False where the version is no longer the one that was read. */
-export const saveItem = (db: Db, item: ListItem) =>
-  statements(db).save.run({ ...encode(item), version: item.version }).changes === 1;
-export const setItemRemoved = (db: Db, id: string, atMs: number | null) =>
-  statements(db).setRemoved.run(atMs, id);
+export const itemCount = (db: Db, auditionId: string) => statements(db).count.get(auditionId)!.count;
+/** One item of the list as each who took it has it, removed or not. */
+export const takenItems = (db: Db, listItemId: string): ListItem[] =>
+  statements(db).ofListItem.all(listItemId).map(decode);
+/** The list's own sections of an item, whoever has theirs. */
+export const printedSections = (db: Db, listItemId: string) =>
+  JSON.parse(statements(db).sections.get(listItemId)!.sections_json) as ListItem['sections'];
+/** Ids of a call's items in the list's order, those taken off too. */
+export const listItemIds = (db: Db, callId: string): string[] =>
+  statements(db)
+    .idsOfCall.all(callId)
+    .map(({ id }) => id);
+
+export const addPrinted = (db: Db, callId: string, id: string, printed: Printed) =>
+  statements(db).addPrinted.run({ ...encodePrinted(id, printed), callId });
+export const savePrinted = (db: Db, id: string, printed: Printed) =>
+  statements(db).savePrinted.run(encodePrinted(id, printed));
+/** Puts an item of the list at the end of an audition's own order. */
+export const addOwn = (
+  db: Db,
+  place: { readonly id: string; readonly auditionId: string; readonly listItemId: string },
+  own: Own
+) => statements(db).addOwn.run({ ...encodeOwn(place.id, own), ...place });
+export const saveOwn = (db: Db, id: string, own: Own) => statements(db).saveOwn.run(encodeOwn(id, own));
+export const setOwnSections = (db: Db, id: string, sections: readonly SeasonSection[]) =>
+  statements(db).setOwnSections.run(JSON.stringify(sections), id);
+/** Takes an item off the list for all who took it, or puts it back. */
+export const setItemRemoved = (db: Db, listItemId: string, atMs: number | null) =>
+  statements(db).setRemoved.run(atMs, listItemId);
 
 export function orderItems(db: Db, auditionId: string, ids: readonly string[]): void {
   ids.forEach((id, i) => statements(db).place.run(i + 1, id, auditionId));

@@ -12,8 +12,8 @@ type Row = {
 
 const statements = preparedOnce((db) => ({
   ofAudition: db.prepare<[string], Row>(
-    `SELECT p.item_id, p.section_id, p.tempo_bpm, p.date, p.length_min FROM pin p JOIN item i ON i.id = p.item_id
-     WHERE i.audition_id = ? AND i.removed_at_ms IS NULL ORDER BY p.date, i.position, p.section_id, p.tempo_bpm`
+    `SELECT p.item_id, p.section_id, p.tempo_bpm, p.date, p.length_min FROM pin p JOIN item i ON i.id = p.item_id JOIN list_item l ON l.id = i.list_item_id
+     WHERE i.audition_id = ? AND i.removed_at_ms IS NULL AND l.removed_at_ms IS NULL ORDER BY p.date, i.position, p.section_id, p.tempo_bpm`
   ),
   putBlock: db.prepare(
     `INSERT INTO pin (item_id, date, length_min) VALUES (?, ?, ?)

@@ -14,6 +14,19 @@ export type PlanVersion = {
   readonly moves: readonly Move[];
 };
 
+/** What a front page says of a plan without unpacking it. */
+export type PlanSummary = {
+  /** The day it was laid for. */
+  readonly today: string;
+  readonly shortMin: number;
+  /** Since when it does not fit; null where it fits. */
+  readonly shortSince: string | null;
+  readonly holding: number;
+  readonly farthest: { readonly name: string; readonly clicks: number } | null;
+  /** Minutes planned on that day. */
+  readonly todayMin: number;
+};
+
 export type VersionHead = Omit<PlanVersion, 'plan' | 'factsDigest'>;
 
 type HeadRow = { number: number; laid_on: string; laid_at_ms: number; cause: string; moves_json: string };
@@ -31,10 +44,14 @@ const statements = preparedOnce((db) => ({
   heads: db.prepare<[string], HeadRow>(
     `SELECT ${HEAD} FROM plan_version WHERE audition_id = ? ORDER BY number DESC`
   ),
+  summary: db.prepare<[string], { summary_json: string | null }>(
+    'SELECT summary_json FROM plan_version WHERE audition_id = ? ORDER BY number DESC LIMIT 1'
+  ),
   put: db.prepare(
-    `INSERT INTO plan_version (audition_id, number, laid_on, laid_at_ms, cause, facts_digest, plan_deflated, moves_json)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?)
-     ON CONFLICT (audition_id, number) DO UPDATE SET facts_digest = excluded.facts_digest, plan_deflated = excluded.plan_deflated`
+    `INSERT INTO plan_version (audition_id, number, laid_on, laid_at_ms, cause, facts_digest, plan_deflated, moves_json, summary_json)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)
+     ON CONFLICT (audition_id, number) DO UPDATE SET facts_digest = excluded.facts_digest, plan_deflated = excluded.plan_deflated,
+       summary_json = excluded.summary_json`
   )
 }));
 
@@ -82,6 +99,12 @@ export const versionByNumber = (db: Db, auditionId: string, number: number) =>
 export const versionHeads = (db: Db, auditionId: string): VersionHead[] =>
   statements(db).heads.all(auditionId).map(decodeHead);
 
+/** Null while nothing was laid, or it was by a program that wrote none. */
+export function summaryOf(db: Db, auditionId: string): PlanSummary | null {
+  const text = statements(db).summary.get(auditionId)?.summary_json;
+  return text ? (JSON.parse(text) as PlanSummary) : null;
+}
+
 /** Adds a version, or replaces the plan of the one with that number where nothing dated moved. */
 export function putVersion(db: Db, auditionId: string, version: PlanVersion): void {
   const { number, laidOn, laidAtMs, cause, factsDigest, plan, moves } = version;
@@ -94,6 +117,22 @@ export function putVersion(db: Db, auditionId: string, version: PlanVersion): vo
     cause,
     factsDigest,
     deflated,
-    JSON.stringify(moves)
+    JSON.stringify(moves),
+    JSON.stringify(summarise(plan, summaryOf(db, auditionId)))
   );
+}
+
+function summarise(plan: SeasonPlan, before: PlanSummary | null): PlanSummary {
+  const shortMin = plan.short?.minutes ?? 0;
+  const [farthest] = plan.items
+    .filter((item) => item.state === 'climbing')
+    .sort((a, b) => (b.clicksToGo ?? 0) - (a.clicksToGo ?? 0));
+  return {
+    today: plan.today,
+    shortMin,
+    shortSince: shortMin === 0 ? null : (before?.shortSince ?? plan.today),
+    holding: plan.items.filter((item) => item.state === 'holds').length,
+    farthest: farthest ? { name: farthest.name, clicks: farthest.clicksToGo ?? 0 } : null,
+    todayMin: plan.days.find((day) => day.date === plan.today)?.plannedMin ?? 0
+  };
 }

@@ -27,8 +27,8 @@ const statements = preparedOnce((db) => ({
      VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`
   ),
   ofAudition: db.prepare<[string], Row>(
-    `SELECT ${COLUMNS} FROM touch t JOIN item i ON i.id = t.item_id
-     WHERE i.audition_id = ? AND t.removed_at_ms IS NULL AND i.removed_at_ms IS NULL ORDER BY t.date, t.logged_at_ms, t.rowid`
+    `SELECT ${COLUMNS} FROM touch t JOIN item i ON i.id = t.item_id JOIN list_item l ON l.id = i.list_item_id
+     WHERE i.audition_id = ? AND t.removed_at_ms IS NULL AND i.removed_at_ms IS NULL AND l.removed_at_ms IS NULL ORDER BY t.date, t.logged_at_ms, t.rowid`
   ),
   itemOf: db.prepare<[string], { item_id: string }>('SELECT item_id FROM touch WHERE id = ?'),
   setRemoved: db.prepare('UPDATE touch SET removed_at_ms = ? WHERE id = ?'),

@@ -1,7 +1,7 @@
 /** Whose a thing is: from an audition, an item or a touch to its candidate. */
 import type { App } from '../app';
 import { findAudition } from '../store/audition';
-import { auditionOfItem } from '../store/item';
+import { ownerOfItem } from '../store/item';
 import { itemOfTouch } from '../store/touch';
 
 export function candidateOfAudition(app: App, input: { auditionId: string }): string | undefined {
@@ -9,7 +9,7 @@ export function candidateOfAudition(app: App, input: { auditionId: string }): st
 }
 
 export function candidateOfItem(app: App, input: { itemId: string }): string | undefined {
-  const auditionId = auditionOfItem(app.db, input.itemId);
+  const auditionId = ownerOfItem(app.db, input.itemId)?.auditionId;
   return auditionId === undefined ? undefined : candidateOfAudition(app, { auditionId });
 }
 

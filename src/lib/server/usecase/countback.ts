@@ -7,11 +7,12 @@ import {
 } from '../../core/readiness';
 import { type PlannedItem, heldStairs, plannedStairs, setSideBySide } from '../../core/season';
 import { inTimeOrder } from '../../core/practice';
-import { dayOf } from '../../core/units';
+import { LIGHT_DAYS, readAways } from '../../core/plan';
+import { dayOf, formatDate } from '../../core/units';
 import type { CountbackItem, SeasonHeadView } from '../../schema/view';
 import { type App, todayIn } from '../app';
 import { findCandidate } from '../store/candidate';
-import { findItem, setTick, ticksOf } from '../store/item';
+import { type ListItem, findItem, setTick, ticksOf } from '../store/item';
 import { versionByNumber, versionHeads } from '../store/plan-version';
 import { candidateOfAudition, candidateOfItem } from './about';
 import { NEW_DAY, type Season, currentPlan, readSeason } from './current-plan';
@@ -34,7 +35,7 @@ export const readHead = useCase({
       instruments: candidate.instruments,
       today: request.today,
       began: audition.beganOn,
-      next: next ? { name: next.name, date: next.date, time: next.time } : null,
+      next: next ? { name: next.name, date: next.date, time: next.time, isWeek: next.isWeek === true } : null,
       mockFrom: plan?.stages?.mockFrom ?? null,
       dates: audition.dates.map(({ date, name }) => ({ date, name })),
       shortMin: plan?.short?.minutes ?? 0
@@ -63,6 +64,7 @@ export const readCountback = useCase({
         hasTime: candidate.time.week.length > 0
       },
       lessons: candidate.time.lessons,
+      aways: currentAways(season),
       today: request.today,
       plan,
       number: version?.number ?? null,
@@ -74,6 +76,14 @@ export const readCountback = useCase({
     };
   }
 });
+
+/** Long times away that the plan still feels: ahead, or over for no longer than the light week after. */
+function currentAways({ request }: Season) {
+  const today = dayOf(request.today);
+  return readAways(request.time.exceptions)
+    .filter(({ to }) => to + LIGHT_DAYS >= today)
+    .map(({ from, to }) => ({ from: formatDate(from), to: formatDate(to), isOver: to < today }));
+}
 
 /** Minutes logged by date. */
 function practisedDays(season: Season): Record<string, number> {
@@ -177,10 +187,18 @@ function readItem(app: App, season: Season, planned: PlannedItem): ReadItem {
     says: slowest?.says ?? '',
     openElements: latest?.notHeld ?? [],
     lastTouch: latest ? dayOf(latest.date) : null,
-    ticks: Object.fromEntries(
-      Object.entries(ticksOf(app.db, planned.id)).map(([kind, date]) => [kind, dayOf(date)])
-    )
+    ticks: ticksSince(app, planned.id, season.items.find((i) => i.id === planned.id)?.errata ?? [])
   };
+}
+
+/** Ticks by day; errata that came after their tick take it away: they are to be entered. */
+function ticksSince(app: App, itemId: string, errata: ListItem['errata']): ReadItem['ticks'] {
+  const ticks = Object.entries(ticksOf(app.db, itemId));
+  return Object.fromEntries(
+    ticks
+      .filter(([kind, date]) => kind !== 'errata' || errata.every((erratum) => erratum.addedOn <= date))
+      .map(([kind, date]) => [kind, dayOf(date)])
+  );
 }
 
 /** Ticks or unticks a check by hand, dated today where the candidate lives. */

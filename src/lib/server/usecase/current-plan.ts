@@ -25,24 +25,34 @@ export function readSeason(app: App, auditionId: string): Season {
   const audition = found(findAudition(app.db, auditionId));
   const candidate = found(findCandidate(app.db, audition.candidateId));
   const items = itemsOf(app.db, auditionId);
-  const known = new Set(items.map((item) => item.id));
-  const rounds = audition.rounds.map(({ id, name, date, time, zone, itemIds }) => {
-    const heard = itemIds?.filter((item) => known.has(item));
-    return { id, name, date, time, zone, itemIds: heard && heard.length > 0 ? heard : undefined };
-  });
-  const mocks = audition.dates
-    .filter((d) => d.kind === 'mock')
-    .map((d) => ({ date: d.date, minutes: d.minutes ?? 0, name: d.name }));
   const request: SeasonRequest = {
     today: todayIn(app, candidate.zone),
     began: audition.beganOn,
-    rounds,
+    ...readDates(audition, items),
     items,
-    time: { ...candidate.time, mocks },
+    time: { ...candidate.time, mocks: mocksOf(audition) },
     log: touchesOfAudition(app.db, auditionId),
     pins: pinsOf(app.db, auditionId)
   };
   return { audition, candidate, items, request };
+}
+
+/** The rounds as this candidate's plan knows them: a call's round hears items of the list, a plan's this candidate's own. */
+export function readDates(
+  { rounds }: Pick<Audition, 'rounds'>,
+  items: readonly ListItem[]
+): Pick<SeasonRequest, 'rounds'> {
+  return {
+    rounds: rounds.map(({ id, name, date, time, zone, itemIds }) => {
+      const heard = items.filter((item) => itemIds?.includes(item.listItemId)).map((item) => item.id);
+      return { id, name, date, time, zone, itemIds: heard.length > 0 ? heard : undefined };
+    })
+  };
+}
+
+/** Own dates that take minutes. */
+function mocksOf({ ownDates }: Audition) {
+  return ownDates.map(({ date, minutes, name }) => ({ date, minutes, name }));
 }
 
 /** The latest laying, made now if facts or the day have changed. Null while there is nothing to plan. */

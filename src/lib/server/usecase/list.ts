@@ -1,64 +1,19 @@
-/** The call and the list: auditions with their rounds and dates, items and their order. */
+/**
+ * The list: items with what is printed, the list's and of all who took it, and what is one candidate's own. A correction
+ * is laid into every taker's plan.
+ */
+import { followBars } from '../../core/season';
+import type { Taker } from '../../schema/view';
 import { type App, todayIn } from '../app';
 import { CodedError } from '../errors';
-import * as auditions from '../store/audition';
+import { findAudition, takersOf } from '../store/audition';
 import { findCandidate } from '../store/candidate';
 import * as items from '../store/item';
 import { candidateOfAudition } from './about';
 import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
 import { found, useCase } from './use-case';
 
-export type CallInput = {
-  readonly name: string;
-  readonly rounds: readonly auditions.Round[];
-  readonly dates: readonly auditions.OtherDate[];
-};
-
-export const addAudition = useCase({
-  rule: 'teacher',
-  run: (app: App, input: CallInput & { candidateId: string }) => {
-    const candidate = found(findCandidate(app.db, input.candidateId));
-    const id = app.newId();
-    const rounds = withIds(app, input.rounds);
-    auditions.addAudition(app.db, { ...input, rounds, id, beganOn: todayIn(app, candidate.zone) }, app.now());
-    return id;
-  }
-});
-
-/** A round that is new in a form has no id yet. */
-function withIds(app: App, rounds: readonly auditions.Round[]): auditions.Round[] {
-  return rounds.map((r) => (r.id === '' ? { ...r, id: app.newId() } : r));
-}
-
-/** The call: the audition with its list's names, for rounds that hear a part of it. */
-export const readCall = useCase({
-  rule: 'own',
-  about: candidateOfAudition,
-  run: (app: App, input: { auditionId: string }) => {
-    const { audition, candidate, items: list, request } = readSeason(app, input.auditionId);
-    return { audition, candidate, today: request.today, items: list.map(({ id, name }) => ({ id, name })) };
-  }
-});
-
-export const saveCall = useCase({
-  rule: 'teacher',
-  run: (app: App, input: CallInput & { auditionId: string; version: number }) => {
-    const rounds = withIds(app, input.rounds);
-    const isSaved = auditions.saveCall(app.db, {
-      ...input,
-      rounds,
-      id: input.auditionId,
-      callVersion: input.version
-    });
-    if (!isSaved)
-      throw new CodedError(
-        auditions.findAudition(app.db, input.auditionId) ? 'changed-elsewhere' : 'not-found'
-      );
-    layAgain(app, input.auditionId, 'call changed');
-  }
-});
-
-/** The list in order, with what holds of each item. */
+/** The list in order, with what holds of each item, and who else took it. */
 export const readList = useCase({
   rule: 'own',
   about: candidateOfAudition,
@@ -75,35 +30,63 @@ export const readList = useCase({
   }
 });
 
-/** An item for its editor. */
+/** Who takes a call, by name. */
+export function readTakers(app: App, callId: string): Taker[] {
+  return takersOf(app.db, callId).map(({ auditionId, candidateId }) => {
+    const { name, archivedAtMs } = found(findCandidate(app.db, candidateId));
+    return { auditionId, candidateId, name, isArchived: archivedAtMs !== null };
+  });
+}
+
+/** An item for its editor, with who else takes the list. */
 export const readItem = useCase({
   rule: 'teacher',
-  run: (app: App, input: { itemId: string }) => found(items.findItem(app.db, input.itemId))
+  run: (app: App, input: { itemId: string }) => {
+    const item = found(items.findItem(app.db, input.itemId));
+    const { callId } = found(findAudition(app.db, item.auditionId));
+    return { ...item, takers: readTakers(app, callId) };
+  }
 });
 
 /** Opens the editor of a new item; whose list it is. */
 export const prepareItem = useCase({
   rule: 'teacher',
-  run: (app: App, input: { auditionId: string }) =>
-    found(auditions.findAudition(app.db, input.auditionId)).name
+  run: (app: App, input: { auditionId: string }) => found(findAudition(app.db, input.auditionId)).name
 });
 
-/** Opens the editor of a new audition. */
-export const prepareAudition = useCase({
-  rule: 'teacher',
-  run: (app: App, input: { candidateId: string }) => found(findCandidate(app.db, input.candidateId))
-});
+/** An item as it is typed: what is printed and what is this candidate's own. */
+export type ItemInput = Omit<items.Printed, 'pages' | 'errata' | 'cuts'> &
+  Pick<items.ListItem, 'mostPerDayMin' | 'schools'> & {
+    readonly pages?: string | undefined;
+    readonly errata?: readonly Omit<items.Erratum, 'addedOn'>[] | undefined;
+    readonly cuts?: readonly Omit<items.Cut, 'addedOn'>[] | undefined;
+    /** Its sections are this candidate's alone; else they are the list's. */
+    readonly hasOwnSections?: boolean | undefined;
+  };
 
-export type ItemInput = Omit<items.ListItem, 'version' | 'auditionId'>;
-
-/** Adds an item at the end of the list and returns its id. Sections without an id get one. */
+/**
+ * Adds an item at the end of the list, for all who took it, and returns its id in this audition. Sections without an id
+ * get one.
+ */
 export const addItem = useCase({
   rule: 'teacher',
   run: (app: App, input: { auditionId: string; item: ItemInput }) => {
-    found(auditions.findAudition(app.db, input.auditionId));
+    const { callId } = found(findAudition(app.db, input.auditionId));
+    const item = withSectionIds(app, input.item);
+    const listItemId = app.newId();
+    items.addPrinted(
+      app.db,
+      callId,
+      listItemId,
+      printedOf(item, item.sections, dayFor(app, input.auditionId))
+    );
     const id = app.newId();
-    items.addItem(app.db, { ...withSectionIds(app, input.item), id, auditionId: input.auditionId });
-    layAgain(app, input.auditionId, `${input.item.name} added`);
+    for (const { auditionId } of takersOf(app.db, callId)) {
+      const isThis = auditionId === input.auditionId;
+      const place = { id: isThis ? id : app.newId(), auditionId, listItemId };
+      items.addOwn(app.db, place, { ...(isThis ? ownOf(item) : {}), ownSections: null });
+    }
+    layForTakers(app, callId, `${item.name} added`);
     return id;
   }
 });
@@ -111,13 +94,62 @@ export const addItem = useCase({
 export const saveItem = useCase({
   rule: 'teacher',
   run: (app: App, input: { itemId: string; item: ItemInput; version: number }) => {
-    const auditionId = found(items.auditionOfItem(app.db, input.itemId));
-    const item = { ...withSectionIds(app, input.item), id: input.itemId, auditionId, version: input.version };
-    if (!items.saveItem(app.db, item))
-      throw new CodedError(items.findItem(app.db, input.itemId) ? 'changed-elsewhere' : 'not-found');
-    layAgain(app, auditionId, `${item.name} changed`);
+    const before = found(items.findItem(app.db, input.itemId));
+    if (before.version !== input.version) throw new CodedError('changed-elsewhere');
+    const { callId } = found(findAudition(app.db, before.auditionId));
+    const item = withSectionIds(app, input.item);
+    const taken = items.takenItems(app.db, before.listItemId);
+    const isOwn = item.hasOwnSections === true && taken.length > 1;
+    const sections = isOwn ? items.printedSections(app.db, before.listItemId) : item.sections;
+    const today = dayFor(app, before.auditionId);
+    items.savePrinted(app.db, before.listItemId, printedOf(item, sections, today, before));
+    items.saveOwn(app.db, before.id, { ...ownOf(item), ownSections: isOwn ? item.sections : null });
+    for (const other of taken.filter((t) => t.hasOwnSections && t.id !== before.id)) {
+      const followed = followBars(other.sections, before, item);
+      items.setOwnSections(app.db, other.id, followed ?? item.sections);
+    }
+    layForTakers(app, callId, `${item.name} changed`);
   }
 });
+
+/** What is printed of an item as it was typed; what is new among errata and cuts is dated, what is left out stays. */
+function printedOf(
+  item: ItemInput,
+  sections: items.ListItem['sections'],
+  today: string,
+  before: Pick<items.Printed, 'pages' | 'errata' | 'cuts'> = { pages: '', errata: [], cuts: [] }
+): items.Printed {
+  const { mostPerDayMin: _most, schools: _schools, hasOwnSections: _own, ...printed } = item;
+  const { pages, errata, cuts } = item;
+  return {
+    ...printed,
+    sections,
+    pages: pages ?? before.pages,
+    errata: errata
+      ? errata.map(
+          (e) => before.errata.find((b) => b.bar === e.bar && b.says === e.says) ?? { ...e, addedOn: today }
+        )
+      : before.errata,
+    cuts: cuts
+      ? cuts.map(
+          (c) =>
+            before.cuts.find((b) => b.fromBar === c.fromBar && b.toBar === c.toBar) ?? {
+              ...c,
+              addedOn: today
+            }
+        )
+      : before.cuts
+  };
+}
+
+function dayFor(app: App, auditionId: string): string {
+  const { candidateId } = found(findAudition(app.db, auditionId));
+  return todayIn(app, found(findCandidate(app.db, candidateId)).zone);
+}
+
+function ownOf({ mostPerDayMin, schools }: ItemInput) {
+  return { mostPerDayMin, schools };
+}
 
 function withSectionIds(app: App, item: ItemInput): ItemInput {
   return {
@@ -126,18 +158,24 @@ function withSectionIds(app: App, item: ItemInput): ItemInput {
   };
 }
 
-/** Takes an item off the list; its log is kept, and putting it back brings all back. */
+/** Lays the plan of everyone who took a call again. */
+export function layForTakers(app: App, callId: string, cause: string): void {
+  for (const { auditionId } of takersOf(app.db, callId)) layAgain(app, auditionId, cause);
+}
+
+/** Takes an item off the list of all who took it; the logs are kept, and putting it back brings all back. */
 export const removeItem = useCase({
   rule: 'teacher',
   run: (app: App, input: { itemId: string; isBack: boolean }) => {
-    const auditionId = found(items.auditionOfItem(app.db, input.itemId));
-    items.setItemRemoved(app.db, input.itemId, input.isBack ? null : app.now());
-    layAgain(app, auditionId, input.isBack ? 'an item put back' : 'an item removed');
+    const { auditionId, listItemId } = found(items.ownerOfItem(app.db, input.itemId));
+    items.setItemRemoved(app.db, listItemId, input.isBack ? null : app.now());
+    const { callId } = found(findAudition(app.db, auditionId));
+    layForTakers(app, callId, input.isBack ? 'an item put back' : 'an item removed');
     return auditionId;
   }
 });
 
-/** Puts the list in the order of `ids`; ids that are not of this list are passed over. */
+/** Puts the list in the order of `ids`, for this candidate; ids that are not of this list are passed over. */
 export const orderItems = useCase({
   rule: 'teacher',
   run: (app: App, input: { auditionId: string; ids: readonly string[] }) => {

@@ -3,7 +3,7 @@ import type { BlockPin, RungPin } from '../../core/season';
 import { dayOf, sayDate } from '../../core/units';
 import { type App, todayIn } from '../app';
 import { findCandidate } from '../store/candidate';
-import { auditionOfItem, findItem } from '../store/item';
+import { findItem, ownerOfItem } from '../store/item';
 import * as pins from '../store/pin';
 import { CodedError } from '../errors';
 import { candidateOfAudition } from './about';
@@ -55,5 +55,5 @@ function checkDate(app: App, { itemId, date }: { itemId: string; date: string })
 }
 
 function lay(app: App, itemId: string, cause: string): void {
-  layAgain(app, found(auditionOfItem(app.db, itemId)), cause);
+  layAgain(app, found(ownerOfItem(app.db, itemId)).auditionId, cause);
 }

@@ -4,7 +4,8 @@ import { openDb } from '../db/open';
 import { latestVersion, versionHeads } from '../store/plan-version';
 import { exportCalendar } from './calendar';
 import { readComparison, readCountback, readReadiness, readVersions, tickCheck } from './countback';
-import { addAudition, addItem, orderItems, readItem, readList, removeItem, saveCall, saveItem } from './list';
+import { addAudition, saveCall } from './call';
+import { addItem, orderItems, readItem, readList, removeItem, saveItem } from './list';
 import { logTouch, readLog, removeTouch } from './log';
 import { pinBlock, pinRung, unpinBlock, unpinRung } from './pin';
 import { addCandidate, readCandidate, readStudio, saveTime } from './studio';
@@ -121,7 +122,13 @@ describe('two tabs editing the same thing', () => {
 
   it('hold for the call and for the week too', () => {
     const { audition } = countback();
-    const call = { auditionId, name: 'A', rounds: audition.rounds, dates: [], version: audition.callVersion };
+    const call = {
+      auditionId,
+      name: 'A',
+      rounds: audition.rounds,
+      dates: [],
+      version: audition.call.version
+    };
     saveCall(app, TEACHER, call);
     expect(() => saveCall(app, TEACHER, call)).toThrow('another window');
     const { candidate } = readCandidate(app, TEACHER, { candidateId });

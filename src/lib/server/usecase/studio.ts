@@ -1,14 +1,17 @@
 /** The teacher's first page, and candidates with their time. */
 import type { App, Who } from '../app';
 import { todayIn } from '../app';
-import type { StudioAudition, StudioRow } from '../../schema/view';
+import type { Recheck, StudioAudition, StudioRow } from '../../schema/view';
 import { CodedError } from '../errors';
-import { findTeacher } from '../store/account';
-import { auditionsOf } from '../store/audition';
+import { eraseAccount, findTeacher } from '../store/account';
+import { type Audition, auditionsOf } from '../store/audition';
 import * as candidates from '../store/candidate';
 import { lastLogDate, loggedMinutesSince } from '../store/touch';
-import { dayOf, formatDate, weekdayOf } from '../../core/units';
-import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
+import { dayOf, formatDate, sayDate, weekdayOf } from '../../core/units';
+import { itemCount } from '../store/item';
+import { summaryOf } from '../store/plan-version';
+import { isRecheckDue } from './call';
+import { NEW_DAY, layAgain } from './current-plan';
 import { found, useCase } from './use-case';
 
 /** A new candidate's week before anybody has said otherwise: nothing, so that nothing is promised. */
@@ -22,9 +25,22 @@ const EMPTY_TIME: candidates.CandidateTime = {
 
 export const addCandidate = useCase({
   rule: 'teacher',
-  run: (app: App, input: { name: string; instruments: string; zone: string }) => {
+  run: (
+    app: App,
+    {
+      name,
+      instruments,
+      zone,
+      isMinor = false
+    }: {
+      name: string;
+      instruments: string;
+      zone: string;
+      isMinor?: boolean;
+    }
+  ) => {
     const id = app.newId();
-    candidates.addCandidate(app.db, { id, ...input, time: EMPTY_TIME }, app.now());
+    candidates.addCandidate(app.db, { id, name, instruments, zone, isMinor, time: EMPTY_TIME }, app.now());
     return id;
   }
 });
@@ -32,9 +48,17 @@ export const addCandidate = useCase({
 export const readStudio = useCase({
   rule: 'teacher',
   run: (app: App, _input: Record<string, never>, who: Who) => {
-    const rows = candidates.listCandidates(app.db).map((c) => studioRow(app, c));
+    const all = candidates.listCandidates(app.db);
+    const rows = all.filter((c) => c.archivedAtMs === null).map((c) => studioRow(app, c));
     const name = who.kind === 'teacher' ? who.name : '';
-    return { name, rows: rows.sort((a, b) => soonest(a) - soonest(b)) };
+    const rechecks = readRechecks(
+      app,
+      all.filter((c) => c.archivedAtMs === null)
+    );
+    const archived = all
+      .filter((c) => c.archivedAtMs !== null)
+      .map((c) => ({ id: c.id, name: c.name, instruments: c.instruments }));
+    return { name, rows: rows.sort((a, b) => soonest(a) - soonest(b)), rechecks, archived };
   }
 });
 
@@ -42,10 +66,24 @@ function soonest(row: StudioRow): number {
   return Math.min(Infinity, ...row.auditions.map((a) => a.daysToGo ?? Infinity));
 }
 
+function readRechecks(app: App, all: readonly candidates.Candidate[]): Recheck[] {
+  const byCall = new Map<string, Recheck>();
+  for (const candidate of all) {
+    const today = todayIn(app, candidate.zone);
+    for (const { id, call } of auditionsOf(app.db, candidate.id)) {
+      if (byCall.has(call.id) || !isRecheckDue(call, today)) continue;
+      const daysSince = call.checkedOn === null ? null : dayOf(today) - dayOf(call.checkedOn);
+      byCall.set(call.id, { auditionId: id, name: call.name, daysSince });
+    }
+  }
+  return [...byCall.values()];
+}
+
 function studioRow(app: App, candidate: candidates.Candidate): StudioRow {
   const today = todayIn(app, candidate.zone);
   const day = dayOf(today);
   const lastLog = lastLogDate(app.db, candidate.id);
+  const lesson = candidate.time.lessons.find((l) => l.weekday === weekdayOf(day));
   return {
     id: candidate.id,
     name: candidate.name,
@@ -53,30 +91,36 @@ function studioRow(app: App, candidate: candidates.Candidate): StudioRow {
     hasJoined: candidate.accountId !== null,
     daysSinceLog: lastLog === null ? null : day - dayOf(lastLog),
     minutesThisWeek: loggedMinutesSince(app.db, candidate.id, formatDate(day - 6)),
-    hasLessonToday: candidate.time.lessons.some((l) => l.weekday === weekdayOf(day)),
+    lessonToday: lesson ? { start: lesson.start ?? null } : null,
     hasTime: candidate.time.week.length > 0,
-    auditions: auditionsOf(app.db, candidate.id).map((a) => studioAudition(app, a.id))
+    lacksConsent: candidate.isMinor && candidate.consentOn === null,
+    today,
+    auditions: auditionsOf(app.db, candidate.id).map((a) => studioAudition(app, a, today))
   };
 }
 
-function studioAudition(app: App, auditionId: string): StudioAudition {
-  const season = readSeason(app, auditionId);
-  const plan = currentPlan(app, season, NEW_DAY)?.plan;
-  const ahead = season.request.rounds.filter((r) => r.date >= season.request.today)[0];
-  const climbing = plan?.items
-    .filter((i) => i.state === 'climbing')
-    .sort((a, b) => (b.clicksToGo ?? 0) - (a.clicksToGo ?? 0))[0];
+/** From what the latest laying says of itself: a front page unpacks no plan. */
+function studioAudition(app: App, audition: Audition, today: string): StudioAudition {
+  const ahead = audition.rounds.find((r) => r.date >= today);
+  const summary = summaryOf(app.db, audition.id) ?? laidSummary(app, audition.id);
   return {
-    id: auditionId,
-    name: season.audition.name,
-    daysToGo: ahead ? dayOf(ahead.date) - dayOf(season.request.today) : null,
+    id: audition.id,
+    name: audition.name,
+    daysToGo: ahead ? dayOf(ahead.date) - dayOf(today) : null,
     roundName: ahead?.name ?? null,
     roundDate: ahead?.date ?? null,
-    shortMin: plan?.short?.minutes ?? 0,
-    items: season.items.length,
-    holding: plan?.items.filter((i) => i.state === 'holds').length ?? 0,
-    farthest: climbing ? { name: climbing.name, clicks: climbing.clicksToGo ?? 0 } : null
+    isWeek: ahead?.isWeek === true,
+    shortMin: (ahead && summary?.shortMin) ?? 0,
+    shortSince: (ahead && summary?.shortSince) ?? null,
+    items: itemCount(app.db, audition.id),
+    holding: summary?.holding ?? 0,
+    farthest: (ahead && summary?.farthest) ?? null
   };
+}
+
+/** Plans laid by an earlier program say nothing of themselves yet. */
+function laidSummary(app: App, auditionId: string) {
+  return layAgain(app, auditionId, NEW_DAY) && summaryOf(app.db, auditionId);
 }
 
 const ownCandidate = (_app: App, input: { candidateId: string }) => input.candidateId;
@@ -86,8 +130,9 @@ export const readCandidate = useCase({
   about: ownCandidate,
   run: (app: App, input: { candidateId: string }) => {
     const candidate = found(candidates.findCandidate(app.db, input.candidateId));
-    const auditions = auditionsOf(app.db, candidate.id).map((a) => studioAudition(app, a.id));
-    return { candidate, today: todayIn(app, candidate.zone), auditions };
+    const today = todayIn(app, candidate.zone);
+    const auditions = auditionsOf(app.db, candidate.id).map((a) => studioAudition(app, a, today));
+    return { candidate, today, auditions };
   }
 });
 
@@ -102,6 +147,87 @@ export const saveTime = useCase({
     for (const audition of auditionsOf(app.db, candidate.id)) layAgain(app, audition.id, 'time changed');
   }
 });
+
+/** Everything of a candidate beside the practice time, with the teacher's private note. */
+export const readFacts = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { candidateId: string }) => {
+    const candidate = found(candidates.findCandidate(app.db, input.candidateId));
+    return { candidate, privateNote: candidates.privateNoteOf(app.db, candidate.id) };
+  }
+});
+
+/** A changed home zone changes today, and so the plan. */
+export const saveFacts = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { candidateId: string; facts: candidates.CandidateFacts; version: number }) => {
+    const candidate = found(candidates.findCandidate(app.db, input.candidateId));
+    if (!candidates.saveFacts(app.db, candidate.id, input.facts, input.version))
+      throw new CodedError('changed-elsewhere');
+    if (candidate.zone !== input.facts.zone)
+      for (const audition of auditionsOf(app.db, candidate.id))
+        layAgain(app, audition.id, 'home zone changed');
+  }
+});
+
+/** Off the first page with everything kept, or back on it. */
+export const archiveCandidate = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { candidateId: string; isBack: boolean }) => {
+    found(candidates.findCandidate(app.db, input.candidateId));
+    candidates.setArchived(app.db, input.candidateId, input.isBack ? null : app.now());
+  }
+});
+
+/** Erases a candidate with everything of theirs, for good; `typed` is the name, typed to be sure. */
+export const eraseCandidate = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { candidateId: string; typed: string }) => {
+    const candidate = found(candidates.findCandidate(app.db, input.candidateId));
+    if (input.typed.trim() !== candidate.name) throw new CodedError('name-not-typed');
+    candidates.eraseCandidate(app.db, candidate.id);
+    if (candidate.accountId !== null) eraseAccount(app.db, candidate.accountId);
+  }
+});
+
+/** One entry for days away: no minutes on any of them. The plan is laid again once, for that reason. */
+export const addAway = useCase({
+  rule: 'own',
+  about: ownCandidate,
+  run: (app: App, input: { candidateId: string; from: string; to: string; why: string }) => {
+    const candidate = found(candidates.findCandidate(app.db, input.candidateId));
+    const [from, to] = [dayOf(input.from), dayOf(input.to)];
+    const away = Array.from({ length: to - from + 1 }, (_, i) => ({
+      date: formatDate(from + i),
+      minutes: 0,
+      why: input.why || 'away'
+    }));
+    const others = candidate.time.exceptions.filter((e) => e.date < input.from || e.date > input.to);
+    const exceptions = [...others, ...away].sort((a, b) => a.date.localeCompare(b.date));
+    setExceptions(app, candidate, exceptions, `away ${sayDate(from)} to ${sayDate(to)}`);
+    return candidate.time.exceptions;
+  }
+});
+
+/** Puts the dated exceptions back as they were before. */
+export const takeBackAway = useCase({
+  rule: 'own',
+  about: ownCandidate,
+  run: (app: App, input: { candidateId: string; exceptions: candidates.CandidateTime['exceptions'] }) => {
+    const candidate = found(candidates.findCandidate(app.db, input.candidateId));
+    setExceptions(app, candidate, input.exceptions, 'away taken back');
+  }
+});
+
+function setExceptions(
+  app: App,
+  candidate: candidates.Candidate,
+  exceptions: candidates.CandidateTime['exceptions'],
+  cause: string
+): void {
+  candidates.saveTime(app.db, candidate.id, { ...candidate.time, exceptions }, candidate.timeVersion);
+  for (const audition of auditionsOf(app.db, candidate.id)) layAgain(app, audition.id, cause);
+}
 
 /** Who can be entered as in the demo; null in a real studio. */
 export const readDemoDoor = useCase({

@@ -1,8 +1,11 @@
 import { type ActionFailure, type RequestEvent, fail, isHttpError } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { pinBlockForm, pinRungForm, unpinBlockForm, unpinRungForm } from '$lib/schema/pin-form';
+import { awayForm } from '$lib/schema/forms';
+import { timeFields } from '$lib/schema/time';
 import { ask } from '$lib/server/http';
 import { readCountback } from '$lib/server/usecase/countback';
+import { addAway, takeBackAway } from '$lib/server/usecase/studio';
 import { pinBlock, pinRung, unpinBlock, unpinRung } from '$lib/server/usecase/pin';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -24,9 +27,33 @@ function answer<T extends z.ZodType>(form: T, useCase: Parameters<typeof ask<z.o
   };
 }
 
+function candidateOf(event: RequestEvent): string {
+  return ask(event, readCountback, { auditionId: event.params.audition! }).candidate.id;
+}
+
+function parseJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
 export const actions: Actions = {
   pinBlock: answer(pinBlockForm, pinBlock),
   unpinBlock: answer(unpinBlockForm, unpinBlock),
   pinRung: answer(pinRungForm, pinRung),
-  unpinRung: answer(unpinRungForm, unpinRung)
+  unpinRung: answer(unpinRungForm, unpinRung),
+  away: async (event) => {
+    const read = awayForm.safeParse(Object.fromEntries(await event.request.formData()));
+    if (!read.success) return fail(400, { awayFault: read.error.issues[0]!.message });
+    const before = ask(event, addAway, { candidateId: candidateOf(event), ...read.data });
+    return { before: JSON.stringify(before) };
+  },
+  awayBack: async (event) => {
+    const text = String((await event.request.formData()).get('exceptions') ?? '');
+    const exceptions = timeFields.exceptions.safeParse(parseJson(text));
+    if (!exceptions.success) return fail(400, { awayFault: 'What was there before could not be read.' });
+    ask(event, takeBackAway, { candidateId: candidateOf(event), exceptions: exceptions.data });
+  }
 };

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Away from '$lib/components/countback/Away.svelte';
   import Countback from '$lib/components/countback/Countback.svelte';
   import Moves from '$lib/components/countback/Moves.svelte';
   import type { ActionData, PageData } from './$types';
@@ -19,7 +20,7 @@
       >
     </p>
   {/if}
-  {#if form?.says}<p class="fault" role="alert">{form.says}</p>{/if}
+  {#if form && 'says' in form}<p class="fault" role="alert">{form.says}</p>{/if}
   <Countback {view} plan={view.plan} canPin={isTeacher} moves={areMovesShown ? view.moves : []}>
     {#snippet between()}
       {#if view.moves.length > 0}
@@ -30,6 +31,12 @@
     {/snippet}
   </Countback>
   <footer>
+    <Away
+      aways={view.aways}
+      today={view.today}
+      fault={form && 'awayFault' in form ? (form.awayFault ?? null) : null}
+      undo={form && 'before' in form ? (form.before ?? null) : null}
+    />
     <p>
       Laying {view.number}, for {view.cause}. <a href="{base}/layings">Earlier layings</a> ·
       <a href="{base}/plan.ics" download>Calendar file</a>

@@ -1,10 +1,13 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
+  import FactsEditor from '$lib/components/studio/FactsEditor.svelte';
+  import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
   import type { ActionData, PageData } from './$types';
 
   let { data, form }: { data: PageData; form: ActionData } = $props();
   const isTeacher = $derived(data.who?.kind === 'teacher');
+  const isAway = $derived(data.candidate.archivedAtMs !== null);
   const hasTime = $derived(data.candidate.time.week.length > 0);
 </script>
 
@@ -13,76 +16,130 @@
   {#if isTeacher}<p><a href="/studio">Studio</a></p>{/if}
   <h1><bdi>{data.candidate.name}</bdi></h1>
   <p class="soft">{data.candidate.instruments} · practises in {data.candidate.zone}</p>
-
-  <section>
-    <h2>Auditions</h2>
-    {#each data.auditions as audition (audition.id)}
-      <a class="audition" href="/auditions/{audition.id}">
-        <span class="days">{audition.daysToGo ?? '–'}</span>
-        <span>
-          <strong>{audition.name}</strong><br />
-          <span class="soft">
-            {audition.roundDate
-              ? `${audition.roundName}, ${sayDate(dayOf(audition.roundDate))}`
-              : 'has taken place'} ·
-            {audition.items === 0
-              ? 'the list is empty'
-              : `${audition.holding} of ${audition.items} hold`}{audition.shortMin
-              ? ` · ${audition.shortMin} min short`
-              : ''}
-          </span>
-        </span>
-      </a>
-    {:else}
-      <p>
-        {isTeacher
-          ? 'No audition yet. Begin with the call: its date is what everything is counted back from.'
-          : 'No audition yet; your teacher enters it.'}
-      </p>
-    {/each}
-    {#if isTeacher}<a
-        class="action"
-        class:main={data.auditions.length === 0}
-        href="/candidates/{data.candidate.id}/auditions/new">Add an audition</a
-      >{/if}
-  </section>
-
-  <section>
-    <h2>Time</h2>
-    <p>
-      {hasTime
-        ? `${data.candidate.time.week.reduce((sum, s) => sum + s.minutes, 0)} minutes a week.`
-        : 'No practice times yet: without minutes nothing can be planned.'}
-      <a href="/candidates/{data.candidate.id}/time">{hasTime ? 'Change the week' : 'Enter the week'}</a>
-    </p>
-  </section>
-
-  {#if isTeacher}
-    <section>
-      <h2>Sign-in</h2>
-      <p>
-        {data.candidate.accountId
-          ? 'Has joined. A new link lets them set a new password.'
-          : 'Has not joined yet. Make a link and hand it over; it works once, for two weeks.'}
-      </p>
-      {#if form?.link}
-        <p class="link">
-          <label for="link">Link for <bdi>{data.candidate.name}</bdi></label><input
-            id="link"
-            readonly
-            value={form.link}
-            onfocus={(e) => e.currentTarget.select()}
-          />
-        </p>
-      {/if}
-      <form method="POST" action="?/link" use:enhance>
-        <button class="action">{form?.link ? 'Make another link' : 'Make a link'}</button>
-      </form>
-    </section>
+  {#if isTeacher && isAway}
+    <form class="away" method="POST" action="?/archive" use:enhance>
+      <input type="hidden" name="back" value="1" />
+      Put away: not on the studio’s first page; everything is kept.
+      <button class="quiet">Put back</button>
+    </form>
   {/if}
+
+  <div class="columns">
+    <div>
+      <section>
+        <h2>Auditions</h2>
+        {#each data.auditions as audition (audition.id)}
+          <a class="audition" href="/auditions/{audition.id}">
+            <span class="days">{audition.daysToGo ?? '–'}</span>
+            <span>
+              <strong>{audition.name}</strong><br />
+              <span class="soft">
+                {audition.roundDate
+                  ? `${audition.roundName}, ${audition.isWeek ? 'week of ' : ''}${sayDate(dayOf(audition.roundDate))}`
+                  : 'has taken place'} ·
+                {audition.items === 0
+                  ? 'the list is empty'
+                  : `${audition.holding} of ${audition.items} hold`}{audition.shortMin
+                  ? ` · ${audition.shortMin} min short`
+                  : ''}
+              </span>
+            </span>
+          </a>
+        {:else}
+          <p>
+            {isTeacher
+              ? 'No audition yet. Begin with the call: its date is what everything is counted back from.'
+              : 'No audition yet; your teacher enters it.'}
+          </p>
+        {/each}
+        {#if isTeacher}<a
+            class="action"
+            class:main={data.auditions.length === 0}
+            href="/candidates/{data.candidate.id}/auditions/new">Add an audition</a
+          >{/if}
+      </section>
+
+      <section>
+        <h2>Time</h2>
+        <p>
+          {hasTime
+            ? `${data.candidate.time.week.reduce((sum, s) => sum + s.minutes, 0)} minutes a week.`
+            : 'No practice times yet: without minutes nothing can be planned.'}
+          <a href="/candidates/{data.candidate.id}/time">{hasTime ? 'Change the week' : 'Enter the week'}</a>
+        </p>
+      </section>
+
+      {#if isTeacher}
+        <section>
+          <h2>Sign-in</h2>
+          <p>
+            {data.candidate.accountId
+              ? 'Has joined. A new link lets them set a new password.'
+              : 'Has not joined yet. Make a link and hand it over; it works once, for two weeks.'}
+          </p>
+          {#if form && 'link' in form}
+            <p class="link">
+              <label for="link">Link for <bdi>{data.candidate.name}</bdi></label><input
+                id="link"
+                readonly
+                value={form.link}
+                onfocus={(e) => e.currentTarget.select()}
+              />
+            </p>
+          {/if}
+          <form method="POST" action="?/link" use:enhance>
+            <button class="action">{form && 'link' in form ? 'Make another link' : 'Make a link'}</button>
+          </form>
+        </section>
+      {/if}
+    </div>
+    {#if data.facts}
+      <div>
+        <section>
+          <h2>About the candidate</h2>
+          <FactsEditor
+            form={data.facts}
+            zones={data.zones}
+            draftKey="facts {data.candidate.id}"
+            isSaved={Boolean(form && 'saved' in form)}
+          />
+        </section>
+        <section class="leaving">
+          <h2>Leaving</h2>
+          <p>
+            <a href="/candidates/{data.candidate.id}/archive.zip" download>Take along</a>: everything of this
+            candidate in one open file, for another studio. Your private note is left out.
+          </p>
+          {#if !isAway}
+            <form method="POST" action="?/archive" use:enhance>
+              <button class="quiet">Put away</button>: off the studio’s first page, everything kept.
+            </form>
+          {/if}
+          <details open={Boolean(form && 'eraseFault' in form)}>
+            <summary>Erase for good</summary>
+            <FormFaults errors={form && 'eraseFault' in form ? [form.eraseFault ?? ''] : undefined} />
+            <form class="erase" method="POST" action="?/erase" use:enhance>
+              <label for="typed"
+                >Erases the log, the plans and the sign-in of <bdi>{data.candidate.name}</bdi>. It cannot be
+                undone. Type the name to be sure.</label
+              >
+              <input id="typed" name="typed" autocomplete="off" />
+              <button class="action">Erase</button>
+            </form>
+          </details>
+        </section>
+      </div>
+    {/if}
+  </div>
 </div>
 
 <style>
+  .columns {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(min(100%, 440px), 1fr));
+    gap: 0 64px;
+    max-width: 1180px;
+  }
   section {
     max-width: 720px;
     margin-top: 32px;
@@ -109,6 +166,23 @@
     font-weight: 700;
     text-align: right;
   }
+  .away {
+    max-width: 720px;
+    margin-top: 12px;
+    padding: 6px 12px;
+    border-left: 4px solid var(--ink);
+    background: var(--ground);
+  }
+  .erase {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    gap: 8px 12px;
+    margin-top: 8px;
+  }
+  .erase label {
+    grid-column: 1 / -1;
+  }
+  .erase input,
   .link input {
     width: 100%;
     min-height: 36px;

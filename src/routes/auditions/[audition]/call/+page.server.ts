@@ -1,22 +1,62 @@
-import { redirect } from '@sveltejs/kit';
+import { fail, redirect } from '@sveltejs/kit';
 import { superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
-import { callFaults, callForm, fillCallForm, readCallForm } from '$lib/schema/call-form';
+import { callFaults, callForm, fillCallForm, ownDatesForm, readCallForm } from '$lib/schema/call-form';
 import { theApp } from '$lib/server/context';
 import { answerForm, ask, putFaults } from '$lib/server/http';
-import { readCall, saveCall } from '$lib/server/usecase/list';
+import { slotForm } from '$lib/schema/forms';
+import { previewCall, readCall, saveCall, saveOwnDates, saveSlot } from '$lib/server/usecase/call';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
   const call = ask(event, readCall, { auditionId: event.params.audition });
+  const { ownDates: dates, ownVersion: version } = call.audition;
   return {
     call,
+    own: await superValidate({ dates: [...dates], version }, zod4(ownDatesForm), {
+      errors: false,
+      id: 'own'
+    }),
     zones: Intl.supportedValuesOf('timeZone'),
-    form: await superValidate(fillCallForm(call.audition), zod4(callForm), { errors: false })
+    form: await superValidate(fillCallForm(call.audition.call), zod4(callForm), { errors: false })
   };
 };
 
 export const actions: Actions = {
+  preview: async (event) => {
+    const auditionId = event.params.audition;
+    const form = await superValidate(event.request, zod4(callForm));
+    const faults = callFaults(form.data, ask(event, readCall, { auditionId }).today);
+    if (!form.valid || faults.length > 0) return putFaults(form, faults);
+    return {
+      form,
+      isPreview: true,
+      effects: ask(event, previewCall, { ...readCallForm(form.data), auditionId })
+    };
+  },
+  own: async (event) => {
+    const auditionId = event.params.audition;
+    const form = await superValidate(event.request, zod4(ownDatesForm), { id: 'own' });
+    if (!form.valid) return fail(400, { form });
+    const answer = await answerForm(form, () =>
+      saveOwnDates(theApp(), event.locals.who, { auditionId, ...form.data })
+    );
+    form.data.version = ask(event, readCall, { auditionId }).audition.ownVersion;
+    return 'failed' in answer ? answer.failed : { form };
+  },
+  slot: async (event) => {
+    const slot = await superValidate(event.request, zod4(slotForm), { id: 'slot' });
+    if (!slot.valid)
+      return fail(400, { slotFault: slot.errors.date?.[0] ?? slot.errors.time?.[0] ?? 'Check the slot.' });
+    const { roundId, date, time } = slot.data;
+    ask(event, saveSlot, {
+      auditionId: event.params.audition,
+      roundId,
+      date: date || null,
+      time: time || undefined
+    });
+    return { slotSaved: roundId };
+  },
   save: async (event) => {
     const auditionId = event.params.audition;
     const form = await superValidate(event.request, zod4(callForm));
@@ -31,7 +71,7 @@ export const actions: Actions = {
       })
     );
     if ('failed' in answer) {
-      form.data.version = ask(event, readCall, { auditionId }).audition.callVersion;
+      form.data.version = ask(event, readCall, { auditionId }).audition.call.version;
       return answer.failed;
     }
     redirect(303, `/auditions/${auditionId}`);

@@ -1,23 +1,39 @@
 <script lang="ts">
   import CallEditor from '$lib/components/call/CallEditor.svelte';
+  import OwnDates from '$lib/components/call/OwnDates.svelte';
+  import Slots from '$lib/components/call/Slots.svelte';
+  import SharedBy from '$lib/components/list/SharedBy.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
-  import type { PageData } from './$types';
+  import type { ActionData, PageData } from './$types';
 
-  let { data }: { data: PageData } = $props();
+  let { data, form }: { data: PageData; form: ActionData } = $props();
   const call = $derived(data.call);
 </script>
 
 <svelte:head><title>Call · {call.candidate.name} · Irvot</title></svelte:head>
 <h2>The call</h2>
 {#if data.who?.kind === 'teacher'}
+  <SharedBy takers={call.takers} auditionId={call.audition.id} what="Its rounds and dates" />
   <CallEditor
     form={data.form}
     items={call.items}
     zones={data.zones}
     zone={call.candidate.zone}
-    draftKey="call {call.audition.id}"
+    draftKey="call {call.audition.callId}"
     saveLabel="Save and lay the plan again"
+    canPreview={call.items.length > 0}
+    effects={form && 'effects' in form ? form.effects : null}
   />
+  <OwnDates form={data.own} name={call.candidate.name} draftKey="own dates {call.audition.id}" />
+  {#if call.audition.call.rounds.length > 0}
+    <Slots
+      rounds={call.audition.call.rounds}
+      slots={call.audition.slots}
+      name={call.candidate.name}
+      fault={form && 'slotFault' in form ? (form.slotFault ?? null) : null}
+      saved={form && 'slotSaved' in form ? (form.slotSaved ?? null) : null}
+    />
+  {/if}
 {:else}
   <table>
     <thead><tr><th scope="col">when</th><th scope="col">what</th><th scope="col">hears</th></tr></thead>
@@ -25,10 +41,10 @@
       {#each call.audition.rounds as round (round.id)}
         <tr>
           <td
-            >{sayDate(dayOf(round.date))}{round.time ? `, ${round.time}` : ''}
+            >{round.isWeek ? 'week of ' : ''}{sayDate(dayOf(round.date))}{round.time ? `, ${round.time}` : ''}
             <span class="soft">{round.zone}</span></td
           >
-          <td>{round.name}</td>
+          <td>{round.name}{round.uploadBy ? ' (recording day)' : ''}</td>
           <td
             >{round.itemIds
               ? call.items

@@ -12,6 +12,7 @@ export const load: PageServerLoad = async (event) => {
   return {
     itemId: item.id,
     name: item.name,
+    takers: item.takers,
     form: await superValidate(fillItemForm(item), zod4(itemForm), { errors: false })
   };
 };

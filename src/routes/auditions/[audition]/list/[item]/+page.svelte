@@ -10,6 +10,9 @@
   title={data.name}
   form={data.form}
   draftKey="item {data.itemId}"
+  takers={data.takers}
+  auditionId={data.head.auditionId}
+  candidateName={data.head.candidateName}
   back="/auditions/{data.head.auditionId}/list"
   canRemove
 />

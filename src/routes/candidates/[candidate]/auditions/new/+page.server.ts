@@ -1,9 +1,9 @@
 import { redirect } from '@sveltejs/kit';
 import { superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
-import { type CallForm, callFaults, callForm, readCallForm } from '$lib/schema/call-form';
+import { type CallForm, blankRound, callFaults, callForm, readCallForm } from '$lib/schema/call-form';
 import { ask, putFaults } from '$lib/server/http';
-import { addAudition, prepareAudition } from '$lib/server/usecase/list';
+import { addAudition, prepareAudition, takeCall } from '$lib/server/usecase/call';
 import { readCandidate } from '$lib/server/usecase/studio';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -12,18 +12,7 @@ export const load: PageServerLoad = async (event) => {
   const blank: CallForm = {
     version: 0,
     name: '',
-    rounds: [
-      {
-        id: '',
-        name: 'first round',
-        date: '',
-        time: '',
-        zone: candidate.zone,
-        isHistory: false,
-        hearsAll: true,
-        itemIds: []
-      }
-    ],
+    rounds: [blankRound('first round', candidate.zone)],
     dates: []
   };
   return {
@@ -34,6 +23,11 @@ export const load: PageServerLoad = async (event) => {
 };
 
 export const actions: Actions = {
+  take: async (event) => {
+    const callId = String((await event.request.formData()).get('call') ?? '');
+    const candidateId = event.params.candidate;
+    redirect(303, `/auditions/${ask(event, takeCall, { candidateId, callId })}`);
+  },
   save: async (event) => {
     const candidateId = event.params.candidate;
     const form = await superValidate(event.request, zod4(callForm));

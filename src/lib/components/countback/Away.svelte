@@ -1,0 +1,81 @@
+<!-- A time away in one entry, and what the plan makes of it. -->
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { dayOf, sayDate } from '$lib/core/units';
+
+  let {
+    aways,
+    today,
+    fault,
+    undo
+  }: {
+    aways: readonly { readonly from: string; readonly to: string; readonly isOver: boolean }[];
+    today: string;
+    fault: string | null;
+    /** The exceptions before the entry just made, to take it back. */
+    undo: string | null;
+  } = $props();
+  const say = (date: string) => sayDate(dayOf(date));
+</script>
+
+{#each aways as { from, to, isOver } (from)}
+  <p class="away">
+    <strong>Away {say(from)} to {say(to)}.</strong>
+    {isOver
+      ? 'Work starts again two clicks below what held'
+      : 'After it, work starts two clicks below what held'}, and the first week has three fifths of its
+    minutes. Nothing is to be made up for.
+  </p>
+{/each}
+{#if undo !== null}
+  <form class="away" method="POST" action="?/awayBack" use:enhance>
+    <input type="hidden" name="exceptions" value={undo} />
+    <span role="status">The days away are entered and the plan is laid again.</span>
+    <button class="quiet">Take it back</button>
+  </form>
+{/if}
+<details open={fault !== null}>
+  <summary>Away for some days</summary>
+  <form method="POST" action="?/away" use:enhance>
+    <label>from <input type="date" name="from" value={today} required /></label>
+    <label>to <input type="date" name="to" required /></label>
+    <label>why <input name="why" placeholder="travel, exams, ill" /></label>
+    <button class="action">Lay the plan around it</button>
+    {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
+  </form>
+</details>
+
+<style>
+  .away {
+    margin: 8px 0;
+    padding: 6px 12px;
+    border-left: 4px solid var(--ink);
+    background: var(--ground);
+  }
+  summary {
+    cursor: pointer;
+    color: var(--plan);
+    text-decoration: underline;
+    text-underline-offset: 2px;
+  }
+  details form {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px 18px;
+    align-items: center;
+    padding: 8px 0;
+  }
+  input {
+    min-height: 34px;
+    padding: 3px 6px;
+    border: 1px solid var(--soft);
+    background: var(--paper);
+  }
+  .fault {
+    flex-basis: 100%;
+    padding-left: 8px;
+    border-left: 3px solid var(--ink);
+    color: var(--ink);
+    font-weight: 600;
+  }
+</style>

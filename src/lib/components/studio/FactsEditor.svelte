@@ -1,0 +1,101 @@
+<!-- What the studio keeps of a candidate: name, instruments, home zone, guardian and consent of a minor, a private note. -->
+<script lang="ts">
+  import type { SuperValidated } from 'sveltekit-superforms';
+  import type { z } from 'zod';
+  import DraftBack from '$lib/components/ui/DraftBack.svelte';
+  import Field from '$lib/components/ui/Field.svelte';
+  import FormFaults from '$lib/components/ui/FormFaults.svelte';
+  import type { factsForm } from '$lib/schema/forms';
+  import { keptForm } from '$lib/state/kept-form';
+
+  let {
+    form: initial,
+    zones,
+    draftKey,
+    isSaved
+  }: {
+    form: SuperValidated<z.infer<typeof factsForm>>;
+    zones: readonly string[];
+    draftKey: string;
+    isSaved: boolean;
+  } = $props();
+
+  // Read once, while it is set up: what comes later must not undo what is typed or opened.
+  // svelte-ignore state_referenced_locally
+  const { form, errors, enhance, submitting, trouble, isBack, forget } = keptForm(initial, draftKey);
+</script>
+
+<form method="POST" action="?/facts" use:enhance>
+  {#if $isBack}<DraftBack {forget} />{/if}
+  <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
+  <div class="facts">
+    <Field id="name" label="Name" errors={$errors.name}>
+      {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.name} />{/snippet}
+    </Field>
+    <Field id="instruments" label="Instruments" errors={$errors.instruments}>
+      {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.instruments} />{/snippet}
+    </Field>
+    <Field id="zone" label="Time zone at home" errors={$errors.zone}>
+      {#snippet control(w)}<input {...w} list="zones" bind:value={$form.zone} />{/snippet}
+    </Field>
+    <datalist id="zones"
+      >{#each zones as zone (zone)}<option value={zone}></option>{/each}</datalist
+    >
+    <label class="minor"><input type="checkbox" bind:checked={$form.isMinor} /> is a minor</label>
+    {#if $form.isMinor}
+      <Field id="guardian" label="Guardian, and how to reach them" errors={$errors.guardian}>
+        {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.guardian} />{/snippet}
+      </Field>
+      <Field
+        id="consentOn"
+        label="Guardian’s consent given on"
+        hint="To keep notes and recordings. Sharing and filming follow local law."
+        errors={$errors.consentOn}
+      >
+        {#snippet control(w)}<input {...w} type="date" bind:value={$form.consentOn} />{/snippet}
+      </Field>
+    {/if}
+    <div class="wide">
+      <Field
+        id="privateNote"
+        label="Private note"
+        hint="Yours alone: the candidate does not see it, and it is left out when they take their work along."
+        errors={$errors.privateNote}
+      >
+        {#snippet control(w)}<textarea {...w} rows="3" dir="auto" bind:value={$form.privateNote}
+          ></textarea>{/snippet}
+      </Field>
+    </div>
+  </div>
+  <p class="ends">
+    <button class="action" disabled={$submitting}>Save</button>
+    {#if isSaved}<span role="status" class="soft">Saved.</span>{/if}
+  </p>
+</form>
+
+<style>
+  .facts {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 12px 16px;
+    align-items: start;
+  }
+  .minor {
+    align-self: center;
+    padding-top: 16px;
+  }
+  .wide {
+    grid-column: 1 / -1;
+  }
+  .ends {
+    display: flex;
+    gap: 16px;
+    align-items: center;
+    margin-top: 12px;
+  }
+  @media (max-width: 720px) {
+    .facts {
+      grid-template-columns: 1fr;
+    }
+  }
+</style>

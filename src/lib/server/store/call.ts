@@ -1,0 +1,141 @@
+/** Calls: what belongs to the studio and is taken by several candidates: name, rounds, other dates. */
+import { type Db, preparedOnce } from '../db/open';
+
+export type OtherDate = {
+  readonly date: string;
+  readonly name: string;
+  readonly kind: 'deadline' | 'cuts' | 'other';
+};
+
+export type Round = {
+  readonly id: string;
+  readonly name: string;
+  /** The recording day, where takes are uploaded instead. */
+  readonly date: string;
+  readonly time?: string | undefined;
+  readonly zone: string;
+  readonly isHistory: boolean;
+  /** Known to the week only: `date` is the first day it can be. */
+  readonly isWeek?: boolean | undefined;
+  /** Last day for uploading the takes of a recorded round. */
+  readonly uploadBy?: string | undefined;
+  /** Of the list's items; missing: the whole list. */
+  readonly itemIds?: readonly string[] | undefined;
+};
+
+export type Call = {
+  readonly id: string;
+  readonly name: string;
+  readonly dates: readonly OtherDate[];
+  readonly rounds: readonly Round[];
+  /** When the page was last looked at for errata and cuts. */
+  readonly checkedOn: string | null;
+  readonly version: number;
+};
+
+type Row = { id: string; name: string; dates_json: string; checked_on: string | null; version: number };
+type RoundRow = {
+  id: string;
+  name: string;
+  date: string;
+  time: string | null;
+  zone: string;
+  is_history: number;
+  is_week: number;
+  upload_by: string | null;
+  item_ids_json: string | null;
+};
+
+const COLUMNS = 'id, name, dates_json, checked_on, version';
+
+const statements = preparedOnce((db) => ({
+  add: db.prepare('INSERT INTO call (id, name, dates_json, created_at_ms) VALUES (?, ?, ?, ?)'),
+  byId: db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM call WHERE id = ?`),
+  all: db.prepare<[], Row>(`SELECT ${COLUMNS} FROM call ORDER BY created_at_ms DESC, rowid DESC`),
+  save: db.prepare(
+    'UPDATE call SET name = ?, dates_json = ?, version = version + 1 WHERE id = ? AND version = ?'
+  ),
+  setChecked: db.prepare('UPDATE call SET checked_on = ? WHERE id = ?'),
+  rounds: db.prepare<[string], RoundRow>(
+    `SELECT id, name, date, time, zone, is_history, is_week, upload_by, item_ids_json FROM call_round
+     WHERE call_id = ? ORDER BY date, time, id`
+  ),
+  dropRound: db.prepare('DELETE FROM call_round WHERE id = ? AND call_id = ?'),
+  putRound: db.prepare(
+    `INSERT INTO call_round (id, call_id, name, date, time, zone, is_history, is_week, upload_by, item_ids_json)
+     VALUES (@id, @callId, @name, @date, @time, @zone, @isHistory, @isWeek, @uploadBy, @itemIds)
+     ON CONFLICT (id) DO UPDATE SET name = @name, date = @date, time = @time, zone = @zone, is_history = @isHistory,
+       is_week = @isWeek, upload_by = @uploadBy, item_ids_json = @itemIds WHERE call_id = @callId`
+  )
+}));
+
+function decode(db: Db, row: Row): Call {
+  return {
+    id: row.id,
+    name: row.name,
+    dates: JSON.parse(row.dates_json) as OtherDate[],
+    rounds: statements(db).rounds.all(row.id).map(decodeRound),
+    checkedOn: row.checked_on,
+    version: row.version
+  };
+}
+
+function decodeRound(r: RoundRow): Round {
+  return {
+    id: r.id,
+    name: r.name,
+    date: r.date,
+    time: r.time ?? undefined,
+    zone: r.zone,
+    isHistory: r.is_history === 1,
+    isWeek: r.is_week === 1 || undefined,
+    uploadBy: r.upload_by ?? undefined,
+    itemIds: r.item_ids_json === null ? undefined : (JSON.parse(r.item_ids_json) as string[])
+  };
+}
+
+export function findCall(db: Db, id: string): Call | undefined {
+  const row = statements(db).byId.get(id);
+  return row && decode(db, row);
+}
+/** Newest first. */
+export const listCalls = (db: Db): Call[] =>
+  statements(db)
+    .all.all()
+    .map((row) => decode(db, row));
+
+export function addCall(db: Db, call: Pick<Call, 'id' | 'name' | 'dates' | 'rounds'>, nowMs: number): void {
+  statements(db).add.run(call.id, call.name, JSON.stringify(call.dates), nowMs);
+  putRounds(db, call.id, call.rounds);
+}
+
+/** False where the version is no longer the one that was read. */
+export function saveCall(db: Db, call: Pick<Call, 'id' | 'name' | 'dates' | 'rounds' | 'version'>): boolean {
+  const { id, name, dates, rounds, version } = call;
+  if (statements(db).save.run(name, JSON.stringify(dates), id, version).changes === 0) return false;
+  putRounds(db, id, rounds);
+  return true;
+}
+
+export const setCallChecked = (db: Db, id: string, on: string | null) =>
+  statements(db).setChecked.run(on, id);
+
+/** Rounds that stay keep their row, and with it the slots in them. */
+function putRounds(db: Db, callId: string, rounds: readonly Round[]): void {
+  const kept = new Set(rounds.map((r) => r.id));
+  for (const { id } of statements(db).rounds.all(callId))
+    if (!kept.has(id)) statements(db).dropRound.run(id, callId);
+  for (const r of rounds)
+    statements(db).putRound.run({
+      id: r.id,
+      callId,
+      name: r.name,
+      date: r.date,
+      time: r.time ?? null,
+      zone: r.zone,
+      isHistory: r.isHistory ? 1 : 0,
+      isWeek: r.isWeek ? 1 : 0,
+      uploadBy: r.uploadBy ?? null,
+      itemIds: r.itemIds === undefined ? null : JSON.stringify(r.itemIds)
+    });
+}

@@ -1,0 +1,226 @@
+/**
+ * The call: rounds and dates, the studio's, taken by several candidates; each candidate's own slot; what a changed date
+ * would do to every plan, shown before it is saved; and when its page was last looked at.
+ */
+import { type SeasonPlan, compareLayings, laySeason } from '../../core/season';
+import { dayOf } from '../../core/units';
+import type { CallEffect, CallSide } from '../../schema/view';
+import { type App, todayIn } from '../app';
+import { CodedError } from '../errors';
+import * as auditions from '../store/audition';
+import * as calls from '../store/call';
+import { findCandidate } from '../store/candidate';
+import { addOwn, itemsOf, listItemIds } from '../store/item';
+import { candidateOfAudition } from './about';
+import { NEW_DAY, currentPlan, layAgain, readDates, readSeason } from './current-plan';
+import { layForTakers, readTakers } from './list';
+import { found, useCase } from './use-case';
+
+export type CallInput = {
+  readonly name: string;
+  readonly rounds: readonly calls.Round[];
+  readonly dates: readonly calls.OtherDate[];
+};
+
+/** A new call, taken by one candidate; returns the audition's id. */
+export const addAudition = useCase({
+  rule: 'teacher',
+  run: (app: App, input: CallInput & { candidateId: string }) => {
+    const callId = app.newId();
+    const { name, dates } = input;
+    calls.addCall(app.db, { id: callId, name, dates, rounds: withIds(app, input.rounds) }, app.now());
+    return take(app, input.candidateId, callId);
+  }
+});
+
+/** A call the studio has, taken by one more candidate with its whole list; returns the audition's id. */
+export const takeCall = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { candidateId: string; callId: string }) => {
+    found(calls.findCall(app.db, input.callId));
+    const isTaken = auditions
+      .takersOf(app.db, input.callId)
+      .some(({ candidateId }) => candidateId === input.candidateId);
+    if (isTaken) throw new CodedError('taken-already');
+    const auditionId = take(app, input.candidateId, input.callId);
+    for (const listItemId of listItemIds(app.db, input.callId))
+      addOwn(app.db, { id: app.newId(), auditionId, listItemId }, { ownSections: null });
+    layAgain(app, auditionId, 'list taken');
+    return auditionId;
+  }
+});
+
+function take(app: App, candidateId: string, callId: string): string {
+  const candidate = found(findCandidate(app.db, candidateId));
+  const id = app.newId();
+  const beganOn = todayIn(app, candidate.zone);
+  auditions.addAudition(app.db, { id, candidateId, callId, beganOn }, app.now());
+  return id;
+}
+
+/** A round that is new in a form has no id yet. */
+function withIds(app: App, rounds: readonly calls.Round[]): calls.Round[] {
+  return rounds.map((r) => (r.id === '' ? { ...r, id: app.newId() } : r));
+}
+
+/** Opens the editor of a new audition: the candidate, and the calls that could be taken instead. */
+export const prepareAudition = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { candidateId: string }) => {
+    const candidate = found(findCandidate(app.db, input.candidateId));
+    const today = todayIn(app, candidate.zone);
+    const open = calls
+      .listCalls(app.db)
+      .map((call) => ({ call, takers: readTakers(app, call.id) }))
+      .filter(({ call, takers }) => {
+        const isAhead = call.rounds.length === 0 || call.rounds.some((r) => r.date >= today);
+        return isAhead && takers.every((t) => t.candidateId !== candidate.id);
+      })
+      .map(({ call, takers }) => ({
+        id: call.id,
+        name: call.name,
+        round: call.rounds.find((r) => r.date >= today) ?? null,
+        items: listItemIds(app.db, call.id).length,
+        takers: takers.map((t) => t.name)
+      }));
+    return { ...candidate, calls: open };
+  }
+});
+
+/** The call with its list's names, for rounds that hear a part of it, who takes it, and this candidate's slots. */
+export const readCall = useCase({
+  rule: 'own',
+  about: candidateOfAudition,
+  run: (app: App, input: { auditionId: string }) => {
+    const { audition, candidate, items, request } = readSeason(app, input.auditionId);
+    return {
+      audition,
+      candidate,
+      today: request.today,
+      items: items.map(({ listItemId, name }) => ({ id: listItemId, name })),
+      takers: readTakers(app, audition.callId)
+    };
+  }
+});
+
+export const saveCall = useCase({
+  rule: 'teacher',
+  run: (app: App, input: CallInput & { auditionId: string; version: number }) => {
+    const { callId } = found(auditions.findAudition(app.db, input.auditionId));
+    const { name, dates, version } = input;
+    const rounds = withIds(app, input.rounds);
+    if (!calls.saveCall(app.db, { id: callId, name, dates, rounds, version }))
+      throw new CodedError('changed-elsewhere');
+    layForTakers(app, callId, 'call changed');
+  }
+});
+
+/** What a changed call would do to the plan of everyone who takes it; nothing is saved. */
+export const previewCall = useCase({
+  rule: 'teacher',
+  run: (app: App, input: CallInput & { auditionId: string }): CallEffect[] => {
+    const { callId } = found(auditions.findAudition(app.db, input.auditionId));
+    return readTakers(app, callId)
+      .filter((taker) => !taker.isArchived)
+      .map(({ auditionId, name }) => {
+        const season = readSeason(app, auditionId);
+        const now = currentPlan(app, season, NEW_DAY)?.plan ?? null;
+        const rounds = auditions.placeSlots(withIds(app, input.rounds), season.audition.slots);
+        const request = {
+          ...season.request,
+          ...readDates({ rounds }, season.items)
+        };
+        const then =
+          season.items.length > 0 && rounds.length > 0
+            ? laySeason({ ...request, previous: now?.agreed })
+            : null;
+        return {
+          auditionId,
+          candidateName: name,
+          before: sideOf(now),
+          after: sideOf(then),
+          moved: now && then ? compareLayings(now, then).length : 0
+        };
+      });
+  }
+});
+
+function sideOf(plan: SeasonPlan | null): CallSide | null {
+  if (!plan) return null;
+  const dates = plan.items.flatMap((item) => item.rungs.at(-1)?.date ?? []);
+  return {
+    daysToGo: plan.daysToGo,
+    shortMin: plan.short?.minutes ?? 0,
+    lastTarget: dates.sort().at(-1) ?? null
+  };
+}
+
+/** A candidate's own slot in a round; without a date the round's own counts again. */
+export const saveSlot = useCase({
+  rule: 'teacher',
+  run: (
+    app: App,
+    input: { auditionId: string; roundId: string; date: string | null; time?: string | undefined }
+  ) => {
+    const audition = found(auditions.findAudition(app.db, input.auditionId));
+    const round = found(audition.call.rounds.find((r) => r.id === input.roundId));
+    if (input.date === null) auditions.dropSlot(app.db, audition.id, round.id);
+    else auditions.putSlot(app.db, audition.id, { roundId: round.id, date: input.date, time: input.time });
+    layAgain(app, audition.id, `slot of ${round.name}`);
+  }
+});
+
+/** Mocks and other dates of one candidate alone. */
+export const saveOwnDates = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { auditionId: string; dates: readonly auditions.OwnDate[]; version: number }) => {
+    found(auditions.findAudition(app.db, input.auditionId));
+    if (!auditions.saveOwnDates(app.db, input.auditionId, input.dates, input.version))
+      throw new CodedError('changed-elsewhere');
+    layAgain(app, input.auditionId, 'own dates changed');
+  }
+});
+
+/** Days after which the page with the call is to be looked at again (handbook section 2: weekly). */
+const RECHECK_DAYS = 7;
+
+/** Whether the page is to be looked at again for errata and cuts: never, or a week ago, while a round is ahead. */
+export function isRecheckDue(call: calls.Call, today: string): boolean {
+  if (!call.rounds.some((r) => r.date > today)) return false;
+  return call.checkedOn === null || dayOf(today) - dayOf(call.checkedOn) >= RECHECK_DAYS;
+}
+
+/** The page was looked at today; `checkedOn` puts an earlier day back. */
+export const checkCall = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { auditionId: string; checkedOn?: string | null | undefined }) => {
+    const audition = found(auditions.findAudition(app.db, input.auditionId));
+    const { zone } = found(findCandidate(app.db, audition.candidateId));
+    const before = audition.call.checkedOn;
+    calls.setCallChecked(
+      app.db,
+      audition.callId,
+      input.checkedOn === undefined ? todayIn(app, zone) : input.checkedOn
+    );
+    return before;
+  }
+});
+
+/** Every call of the studio with who takes it, those with a round ahead first. */
+export const readCalls = useCase({
+  rule: 'teacher',
+  run: (app: App, _input: Record<string, never>) =>
+    calls.listCalls(app.db).map((call) => {
+      const takers = readTakers(app, call.id);
+      const [first] = takers;
+      const items = first ? itemsOf(app.db, first.auditionId) : [];
+      return {
+        id: call.id,
+        name: call.name,
+        rounds: call.rounds,
+        checkedOn: call.checkedOn,
+        items: items.map(({ name, errata }) => ({ name, errata: errata.length })),
+        takers
+      };
+    })
+});
