@@ -111,12 +111,12 @@ function refineClick(bpm: number, unit: BeatUnit, key: string, context: z.Refine
 
 const sectionBase = {
   id: idField,
-  name: shortText.optional(),
+  name: shortText.unwrap().optional(),
   fromBar: barField,
   toBar: barField,
   tempo: sectionTempo
 };
-const section = z.strictObject(sectionBase);
+export const section = z.strictObject(sectionBase);
 
 const itemFields = {
   id: idField,
@@ -150,7 +150,7 @@ type Barred = {
 };
 
 /** Bars in order and inside the item; something to plan: a section, or minutes a week. */
-function refineItem(item: Barred, context: z.RefinementCtx): void {
+export function refineItem(item: Barred, context: z.RefinementCtx): void {
   const add = (path: (string | number)[], message: string) =>
     context.addIssue({ code: 'custom', path, message });
   if (item.toBar < item.fromBar)

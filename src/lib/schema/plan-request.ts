@@ -17,7 +17,7 @@ const round = z.strictObject({
   isHistory: z.boolean().optional()
 });
 
-const agreed = z.object({
+export const agreed = z.object({
   carried: z.array(z.object({ itemId: idField, touchId: idField, minutes: minutesField(0) })).default([]),
   rungs: z.array(
     z.object({
@@ -38,7 +38,7 @@ const agreed = z.object({
 });
 
 /** A block of so many minutes, or a rung that is to be reached on the date. */
-const pin = z.union(
+export const pin = z.union(
   [
     z.strictObject({ itemId: idField, date: dateField, minutes: minutesField(1, 240) }),
     z.strictObject({

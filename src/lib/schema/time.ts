@@ -14,7 +14,7 @@ const dayException = z.strictObject({
   date: dateField,
   start,
   minutes: minutesField(0),
-  why: shortText.optional()
+  why: shortText.unwrap().optional()
 });
 const lesson = z.strictObject({
   weekday,

@@ -27,7 +27,7 @@ export const touchFields = {
     .optional(),
   notHeld: z.array(shortText).max(12).optional(),
   evidence: z.enum(EVIDENCE).optional(),
-  note: longText.optional()
+  note: longText.unwrap().optional()
 };
 
 export const touch = z.strictObject({ id: idField, ...touchFields });

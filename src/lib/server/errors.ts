@@ -16,6 +16,8 @@ export const ERRORS = {
   'pin-in-the-past': 'That day is over: pin to today or a later day.',
   'taken-already': 'This candidate has taken that list already.',
   'name-not-typed': 'Type the name exactly as it stands there; nothing was erased.',
+  'archive-unreadable': 'This file was not taken in; it is no sound archive. Nothing was changed.',
+  'here-already': 'A candidate of this file is in the studio already. Nothing was changed.',
   'demo-only': 'Entering by one click is for the demo only.'
 } as const;
 

@@ -36,6 +36,16 @@ export function ask<Input, Output>(
   }
 }
 
+/** A zip to be saved under a name. */
+export function sendZip(bytes: Uint8Array, fileName: string): Response {
+  return new Response(bytes as Uint8Array<ArrayBuffer>, {
+    headers: {
+      'content-type': 'application/zip',
+      'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(fileName)}`
+    }
+  });
+}
+
 /** Runs what a form asks for; a coded error comes back to the form (at `field`, or above it), with all that was typed. */
 export async function answerForm<T extends Record<string, unknown>, Output>(
   form: SuperValidated<T>,

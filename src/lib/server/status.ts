@@ -14,5 +14,7 @@ export const STATUS: Record<ErrorCode, number> = {
   'pin-in-the-past': 400,
   'taken-already': 409,
   'name-not-typed': 400,
+  'archive-unreadable': 400,
+  'here-already': 409,
   'demo-only': 403
 };

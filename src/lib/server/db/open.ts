@@ -1,4 +1,4 @@
-/** Opens the studio's database and brings it to the newest migration. One file, one process, write-ahead log. */
+/** Opens the studio's database and brings it to the newest migration. One file, one process (which locks it), write-ahead log. */
 import Database from 'better-sqlite3';
 import { migrate } from './migrate';
 
@@ -7,6 +7,7 @@ export type Db = Database.Database;
 /** `file` may be ":memory:". Throws where the file is no database or is newer than this program. */
 export function openDb(file: string): Db {
   const db = new Database(file);
+  db.pragma('locking_mode = EXCLUSIVE');
   db.pragma('journal_mode = WAL');
   db.pragma('foreign_keys = ON');
   db.pragma('secure_delete = ON');

@@ -41,10 +41,16 @@ export type Own = {
   readonly schools?: Partial<Schools> | undefined;
 };
 
-type Row = {
-  id: string;
+type Row = PrintedRow & {
   audition_id: string;
   list_item_id: string;
+  most_per_day_min: number | null;
+  own_sections_json: string | null;
+  schools_json: string;
+  version: number;
+};
+type PrintedRow = {
+  id: string;
   name: string;
   composer: string;
   kind: ListItem['kind'];
@@ -57,13 +63,9 @@ type Row = {
   to_bar: number;
   pickup_beats: number;
   minutes_per_week: number | null;
-  most_per_day_min: number | null;
   sections_json: string;
-  own_sections_json: string | null;
   errata_json: string;
   cuts_json: string;
-  schools_json: string;
-  version: number;
 };
 
 const SELECT = `SELECT i.id, i.audition_id, i.list_item_id, l.name, l.composer, l.kind, l.edition, l.pages, l.tested, l.bars_per_line, l.metre,
@@ -89,6 +91,11 @@ const statements = preparedOnce((db) => ({
   ),
   sections: db.prepare<[string], { sections_json: string }>(
     'SELECT sections_json FROM list_item WHERE id = ?'
+  ),
+  printedOfCall: db.prepare<[string], PrintedRow>(
+    `SELECT id, name, composer, kind, edition, pages, tested, bars_per_line, metre, from_bar, to_bar, pickup_beats,
+       minutes_per_week, sections_json, errata_json, cuts_json FROM list_item
+     WHERE call_id = ? AND removed_at_ms IS NULL ORDER BY position, id`
   ),
   addPrinted: db.prepare(
     `INSERT INTO list_item (id, call_id, position, name, composer, kind, edition, pages, tested, bars_per_line, metre, from_bar, to_bar,
@@ -125,9 +132,20 @@ const statements = preparedOnce((db) => ({
 
 function decode(row: Row): ListItem {
   return {
-    id: row.id,
+    ...decodePrinted(row),
     auditionId: row.audition_id,
     listItemId: row.list_item_id,
+    mostPerDayMin: row.most_per_day_min ?? undefined,
+    sections: JSON.parse(row.own_sections_json ?? row.sections_json) as ListItem['sections'],
+    hasOwnSections: row.own_sections_json !== null,
+    schools: JSON.parse(row.schools_json) as Partial<Schools>,
+    version: row.version
+  };
+}
+
+function decodePrinted(row: PrintedRow): Printed {
+  return {
+    id: row.id,
     name: row.name,
     composer: row.composer,
     kind: row.kind,
@@ -140,13 +158,9 @@ function decode(row: Row): ListItem {
     toBar: row.to_bar,
     pickupBeats: row.pickup_beats,
     minutesPerWeek: row.minutes_per_week ?? undefined,
-    mostPerDayMin: row.most_per_day_min ?? undefined,
-    sections: JSON.parse(row.own_sections_json ?? row.sections_json) as ListItem['sections'],
+    sections: JSON.parse(row.sections_json) as ListItem['sections'],
     errata: JSON.parse(row.errata_json) as Erratum[],
-    cuts: JSON.parse(row.cuts_json) as Cut[],
-    hasOwnSections: row.own_sections_json !== null,
-    schools: JSON.parse(row.schools_json) as Partial<Schools>,
-    version: row.version
+    cuts: JSON.parse(row.cuts_json) as Cut[]
   };
 }
 
@@ -189,6 +203,9 @@ export const takenItems = (db: Db, listItemId: string): ListItem[] =>
 /** The list's own sections of an item, whoever has theirs. */
 export const printedSections = (db: Db, listItemId: string) =>
   JSON.parse(statements(db).sections.get(listItemId)!.sections_json) as ListItem['sections'];
+/** What is printed of a call's items, in the list's order, without those taken off. */
+export const printedItems = (db: Db, callId: string): Printed[] =>
+  statements(db).printedOfCall.all(callId).map(decodePrinted);
 /** Ids of a call's items in the list's order, those taken off too. */
 export const listItemIds = (db: Db, callId: string): string[] =>
   statements(db)

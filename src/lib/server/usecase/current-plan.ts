@@ -3,7 +3,7 @@
  * The database holds facts and layings; the thinking is core/season's.
  */
 import { createHash } from 'node:crypto';
-import { type SeasonRequest, compareLayings, laySeason } from '../../core/season';
+import { type SeasonPlan, type SeasonRequest, compareLayings, laySeason } from '../../core/season';
 import { type App, todayIn } from '../app';
 import { type Audition, findAudition } from '../store/audition';
 import { type Candidate, findCandidate } from '../store/candidate';
@@ -59,7 +59,7 @@ function mocksOf({ ownDates }: Audition) {
 export function currentPlan(app: App, season: Season, cause: string): PlanVersion | null {
   const { request, audition } = season;
   if (request.items.length === 0 || request.rounds.length === 0) return null;
-  const factsDigest = createHash('sha256').update(JSON.stringify(request)).digest('base64url');
+  const factsDigest = digestOf(request);
   const before = latestVersion(app.db, audition.id);
   if (before?.factsDigest === factsDigest) return before;
 
@@ -80,6 +80,16 @@ export function currentPlan(app: App, season: Season, cause: string): PlanVersio
       };
   putVersion(app.db, audition.id, version);
   return version;
+}
+
+function digestOf(request: SeasonRequest): string {
+  return createHash('sha256').update(JSON.stringify(request)).digest('base64url');
+}
+
+/** Keeps a plan laid elsewhere as the first laying here. */
+export function keepVersion(app: App, { audition, request }: Season, plan: SeasonPlan, cause: string): void {
+  const first = { number: 1, laidOn: request.today, laidAtMs: app.now(), cause, moves: [] };
+  putVersion(app.db, audition.id, { ...first, factsDigest: digestOf(request), plan });
 }
 
 /** Lays one audition's plan again after a change; `cause` is what people read in the list of layings. */

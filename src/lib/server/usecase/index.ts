@@ -1,4 +1,5 @@
 /** Every use case of the house; a test walks this list with the wrong person. */
+import * as archive from './archive';
 import * as call from './call';
 import * as calendar from './calendar';
 import * as countback from './countback';
@@ -17,5 +18,5 @@ function useCasesOf(module: Record<string, unknown>): [string, UseCase<never, un
 }
 
 export const USE_CASES = Object.fromEntries(
-  [calendar, call, countback, list, log, pin, signIn, studio].flatMap(useCasesOf)
+  [archive, calendar, call, countback, list, log, pin, signIn, studio].flatMap(useCasesOf)
 );

@@ -1,0 +1,178 @@
+/**
+ * The open archive "irvot-archive" version 1, as docs/formats.md describes it: a zip with archive.json, calls.json and one
+ * file a candidate. What it lets through, a studio can take in; faults name the file, the path and what to do.
+ */
+import { z } from 'zod';
+import { CHECKS, type CheckKind } from '../core/readiness';
+import { ITEM_KINDS } from '../core/season';
+import {
+  barField,
+  dateField,
+  idField,
+  longText,
+  metreField,
+  minutesField,
+  nameField,
+  shortText,
+  timeField,
+  zoneField
+} from './fields';
+import { refineItem, schools, section } from './item';
+import { agreed, pin } from './plan-request';
+import { refineSlot } from './round';
+import { refineWeek, timeFields } from './time';
+import { touch } from './touch';
+
+export const ARCHIVE_VERSION = 1;
+
+export const archiveHead = z.object({
+  format: z.literal('irvot-archive', 'This is no archive of a studio: its format is not "irvot-archive".'),
+  version: z.number().int().min(1),
+  scope: z.enum(['studio', 'candidate']),
+  madeAt: z.string().max(40),
+  candidates: z.number().int().min(0).max(2000, 'At most 2,000 candidates.')
+});
+
+const dated = { addedOn: dateField };
+const printedFields = z.strictObject({
+  id: idField,
+  name: nameField,
+  composer: shortText,
+  kind: z.enum(ITEM_KINDS),
+  edition: shortText,
+  pages: shortText,
+  tested: shortText,
+  barsPerLine: z.string().max(2000),
+  metre: metreField,
+  fromBar: barField,
+  toBar: barField,
+  pickupBeats: z.number().min(0).max(16),
+  minutesPerWeek: minutesField(1, 600).optional(),
+  sections: z.array(section).max(60),
+  errata: z.array(z.strictObject({ bar: barField, says: shortText, ...dated })).max(400),
+  cuts: z.array(z.strictObject({ fromBar: barField, toBar: barField, ...dated })).max(60)
+});
+
+const printed = printedFields.superRefine(refineItem);
+
+const call = z
+  .strictObject({
+    id: idField,
+    name: nameField,
+    checkedOn: dateField.nullable(),
+    rounds: z
+      .array(
+        z.strictObject({
+          id: idField,
+          name: nameField,
+          date: dateField,
+          time: timeField.optional(),
+          zone: zoneField,
+          isHistory: z.boolean(),
+          isWeek: z.boolean().optional(),
+          uploadBy: dateField.optional(),
+          itemIds: z.array(idField).optional()
+        })
+      )
+      .max(20),
+    dates: z
+      .array(
+        z.strictObject({ date: dateField, name: nameField, kind: z.enum(['deadline', 'cuts', 'other']) })
+      )
+      .max(60),
+    items: z.array(printed).max(200)
+  })
+  .superRefine((value, context) => value.rounds.forEach((r, i) => refineSlot(r, ['rounds', i], context)));
+
+export const archiveCalls = z.array(call).max(2000);
+
+const tickKinds = CHECKS.filter((c) => c.isTicked).map((c) => c.kind) as [CheckKind, ...CheckKind[]];
+
+const item = z.strictObject({
+  id: idField,
+  listItemId: idField,
+  ownSections: z.array(section).max(60).nullable(),
+  mostPerDayMin: minutesField(8, 240).optional(),
+  schools: schools.optional(),
+  ticks: z.partialRecord(z.enum(tickKinds), dateField),
+  pins: z.array(pin).max(2000),
+  log: z.array(touch).max(200_000)
+});
+
+const audition = z.strictObject({
+  id: idField,
+  callId: idField,
+  beganOn: dateField,
+  slots: z.array(z.strictObject({ roundId: idField, date: dateField, time: timeField.optional() })).max(20),
+  ownDates: z
+    .array(
+      z.strictObject({
+        date: dateField,
+        name: nameField,
+        kind: z.enum(['mock', 'other']),
+        minutes: minutesField(0, 480)
+      })
+    )
+    .max(60),
+  items: z.array(item).max(200),
+  /** What the latest laying agreed, so that nothing moves by moving house. */
+  agreed: agreed.nullable()
+});
+
+export const archiveCandidate = z.strictObject({
+  id: idField,
+  name: nameField,
+  instruments: nameField,
+  zone: zoneField,
+  isMinor: z.boolean(),
+  guardian: shortText,
+  consentOn: dateField.nullable(),
+  /** Left out where a candidate takes their own work along. */
+  privateNote: longText.optional(),
+  isPutAway: z.boolean(),
+  time: z.strictObject(timeFields).superRefine(refineWeek),
+  auditions: z.array(audition).max(200)
+});
+
+export type ArchiveHead = z.infer<typeof archiveHead>;
+export type ArchiveCall = z.infer<typeof call>;
+export type ArchiveCandidate = z.infer<typeof archiveCandidate>;
+export type Archive = {
+  readonly head: ArchiveHead;
+  readonly calls: readonly ArchiveCall[];
+  readonly candidates: readonly ArchiveCandidate[];
+};
+
+/** The first id that points to nothing within the archive, or stands twice, as a sentence; null where all fit together. */
+export function archiveFault({ calls, candidates }: Archive): string | null {
+  const seen = new Set<string>();
+  const twice = [
+    ...calls.flatMap((c) =>
+      [c.id, ...c.rounds.map((r) => r.id), ...c.items.map((i) => i.id)].map((id) => `list ${id}`)
+    ),
+    ...candidates.flatMap((c) => [
+      `candidate ${c.id}`,
+      ...c.auditions.flatMap((a) => [
+        `audition ${a.id}`,
+        ...a.items.flatMap((i) => [`item ${i.id}`, ...i.log.map((t) => `touch ${t.id}`)])
+      ])
+    ])
+  ].find((id) => seen.size === seen.add(id).size);
+  if (twice) return `The id of ${twice} stands in it twice.`;
+  const callById = new Map(calls.map((c) => [c.id, c]));
+  for (const { name, auditions } of candidates)
+    for (const a of auditions) {
+      const taken = callById.get(a.callId);
+      if (!taken) return `An audition of ${name} takes a list that is not in it (${a.callId}).`;
+      const known = new Set(taken.items.map((i) => i.id));
+      const foreign = a.items.find((i) => !known.has(i.listItemId));
+      if (foreign) return `An item of ${name} is not on its list (${foreign.listItemId}).`;
+      const slot = a.slots.find((s) => !taken.rounds.some((r) => r.id === s.roundId));
+      if (slot) return `A slot of ${name} is in a round that is not in it (${slot.roundId}).`;
+      for (const i of a.items) {
+        const stray = [...i.log, ...i.pins].find((one) => one.itemId !== i.id);
+        if (stray) return `The log of ${name} has a touch of another item (${stray.itemId}).`;
+      }
+    }
+  return null;
+}

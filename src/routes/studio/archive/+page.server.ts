@@ -1,0 +1,41 @@
+import { fail } from '@sveltejs/kit';
+import { MOST_ARCHIVE_BYTES, readArchive, sayTooLarge } from '$lib/server/archive/file';
+import { backupDirectory, theApp } from '$lib/server/context';
+import { listBackups, makeBackup } from '$lib/server/db/backup';
+import { CodedError } from '$lib/server/errors';
+import { ask } from '$lib/server/http';
+import { importArchive } from '$lib/server/usecase/archive';
+import { readStudio } from '$lib/server/usecase/studio';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = (event) => {
+  const { rows, archived } = ask(event, readStudio, {});
+  return {
+    candidates: rows.length + archived.length,
+    backups: listBackups(backupDirectory()),
+    directory: backupDirectory()
+  };
+};
+
+export const actions: Actions = {
+  takeIn: async (event) => {
+    ask(event, readStudio, {});
+    const length = Number(event.request.headers.get('content-length'));
+    if (length > MOST_ARCHIVE_BYTES)
+      return fail(413, { fault: `This file was not taken in. ${sayTooLarge(length)} Nothing was changed.` });
+    const file = (await event.request.formData()).get('file');
+    if (!(file instanceof File) || file.size === 0) return fail(400, { fault: 'Choose a file first.' });
+    try {
+      const archive = readArchive(new Uint8Array(await file.arrayBuffer()));
+      return { taken: importArchive(theApp(), event.locals.who, { archive }) };
+    } catch (thrown) {
+      if (thrown instanceof CodedError) return fail(400, { fault: thrown.message });
+      throw thrown;
+    }
+  },
+  backUp: async (event) => {
+    ask(event, readStudio, {});
+    await makeBackup(theApp().db, backupDirectory(), Date.now());
+    return { isBackedUp: true };
+  }
+};

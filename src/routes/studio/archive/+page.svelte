@@ -1,0 +1,117 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import type { ActionData, PageData } from './$types';
+
+  let { data, form }: { data: PageData; form: ActionData } = $props();
+  let isBusy = $state(false);
+  const size = (bytes: number) =>
+    bytes < 1024 * 1024 ? `${Math.ceil(bytes / 1024)} kB` : `${(bytes / 1024 / 1024).toFixed(1)} MB`;
+  const when = (ms: number) => new Date(ms).toISOString().slice(0, 16).replace('T', ', ');
+</script>
+
+<svelte:head><title>Archive and backup · Irvot</title></svelte:head>
+<div class="page">
+  <p><a href="/studio">Studio</a></p>
+  <h1>Archive and backup</h1>
+
+  <section>
+    <h2>Take everything out</h2>
+    <p>
+      One open file with every candidate, list, log and plan. It can be read without this program and taken in
+      by another studio.
+    </p>
+    <a class="action" href="/studio/archive.zip" download>The whole studio, as a file</a>
+    <p class="soft">
+      One candidate alone: on the candidate’s page, under “Leaving”. Sign-ins do not travel; the candidate
+      gets a new link.
+    </p>
+  </section>
+
+  <section>
+    <h2>Take in</h2>
+    <p>
+      An archive of another studio, or of one candidate. It is added to what is here, wholly or not at all.
+    </p>
+    {#if form && 'fault' in form}<p class="fault" role="alert">{form.fault}</p>{/if}
+    {#if form && 'taken' in form && form.taken}
+      <p class="done" role="status">
+        Taken in: {form.taken.candidates.join(', ')}{form.taken.lists.length > 0
+          ? `; lists: ${form.taken.lists.join(', ')}`
+          : ''}. Make each candidate a new link to sign in.
+      </p>
+    {/if}
+    <form
+      method="POST"
+      action="?/takeIn"
+      enctype="multipart/form-data"
+      use:enhance={() => {
+        isBusy = true;
+        return async ({ update }) => {
+          isBusy = false;
+          await update();
+        };
+      }}
+    >
+      <label for="file">File</label>
+      <input id="file" type="file" name="file" accept=".zip,application/zip" />
+      <button class="action" disabled={isBusy}>{isBusy ? 'Reading …' : 'Take it in'}</button>
+    </form>
+  </section>
+
+  <section>
+    <h2>Backups</h2>
+    <p>
+      A copy of the whole studio is made each day while it runs, and kept for a fortnight in <code
+        >{data.directory}</code
+      >. Copy that folder to another disk now and then.
+    </p>
+    <form method="POST" action="?/backUp" use:enhance>
+      <button class="action">Back up now</button>
+      {#if form && 'isBackedUp' in form}<span role="status">Done; the copy was checked.</span>{/if}
+    </form>
+    {#if data.backups.length > 0}
+      <table>
+        <thead
+          ><tr
+            ><th scope="col">made (UTC)</th><th scope="col">file</th><th scope="col" class="number">size</th
+            ></tr
+          ></thead
+        >
+        <tbody>
+          {#each data.backups as backup (backup.name)}
+            <tr
+              ><td>{when(backup.atMs)}</td><td>{backup.name}</td><td class="number">{size(backup.bytes)}</td
+              ></tr
+            >
+          {/each}
+        </tbody>
+      </table>
+    {:else}<p class="soft">None yet.</p>{/if}
+    <p class="soft">To go back to one: stop the studio, then <code>npm run restore -- FILE</code>.</p>
+  </section>
+</div>
+
+<style>
+  section {
+    max-width: 720px;
+    margin-top: 32px;
+  }
+  section > * + * {
+    margin-top: 8px;
+  }
+  form {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 12px;
+    align-items: center;
+  }
+  .done,
+  .fault {
+    padding: 6px 12px;
+    border-left: 4px solid var(--ink);
+    background: var(--ground);
+  }
+  .fault {
+    font-weight: 600;
+  }
+</style>
