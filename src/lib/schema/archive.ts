@@ -131,6 +131,17 @@ export const archiveCandidate = z.strictObject({
   privateNote: longText.optional(),
   isPutAway: z.boolean(),
   time: z.strictObject(timeFields).superRefine(refineWeek),
+  lessonNotes: z.array(z.strictObject({ date: dateField, note: longText })).max(2000),
+  wishes: z
+    .array(
+      z.strictObject({
+        id: idField,
+        madeOn: dateField,
+        says: longText,
+        answer: z.enum(['accepted', 'not now']).nullable()
+      })
+    )
+    .max(2000),
   auditions: z.array(audition).max(200)
 });
 

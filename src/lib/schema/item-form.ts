@@ -13,7 +13,7 @@ import { parseCuts, parseErrata } from './printed';
 
 const number = z.number().nullable().default(null);
 const TEMPO_KINDS = ['pulse', 'range', 'recordings', 'change', 'free'] as const;
-const STEP_SCHOOLS = [
+export const STEP_SCHOOLS = [
   'auto',
   'one',
   'two',
@@ -70,7 +70,7 @@ export const itemForm = z.object({
 export type ItemForm = z.infer<typeof itemForm>;
 export type SectionForm = z.infer<typeof sectionForm>;
 
-const STEPS: Record<(typeof STEP_SCHOOLS)[number], StepSchool> = {
+export const STEPS: Record<(typeof STEP_SCHOOLS)[number], StepSchool> = {
   auto: { kind: 'scale', clicks: 'auto' },
   one: { kind: 'scale', clicks: 1 },
   two: { kind: 'scale', clicks: 2 },
@@ -81,6 +81,25 @@ const STEPS: Record<(typeof STEP_SCHOOLS)[number], StepSchool> = {
   'percent-5': { kind: 'percent', percent: 5 },
   zigzag: { kind: 'zigzag' }
 };
+
+/** As short as a narrow column wants them. */
+export const STEP_NAMES: Record<(typeof STEP_SCHOOLS)[number], string> = {
+  auto: 'one click or two',
+  one: 'one click',
+  two: 'two clicks',
+  'plus-2': '+2 bpm',
+  'plus-4': '+4 bpm',
+  'plus-5': '+5 bpm',
+  'plus-10': '+10 bpm',
+  'percent-5': '+5 percent',
+  zigzag: 'two on, one back'
+};
+
+/** The key of a step; "auto" where none was chosen. */
+export function stepKey(step: StepSchool | undefined): (typeof STEP_SCHOOLS)[number] {
+  const keys = Object.keys(STEPS) as (typeof STEP_SCHOOLS)[number][];
+  return keys.find((key) => JSON.stringify(STEPS[key]) === JSON.stringify(step)) ?? 'auto';
+}
 
 type Fault = { readonly path: (string | number)[]; readonly says: string };
 type Read =
@@ -200,10 +219,6 @@ function formPath(path: (string | number)[]): (string | number)[] {
 
 /** The form of an item that is there. */
 export function fillItemForm(item: SeasonItem & Printed & { readonly version: number }): ItemForm {
-  const step =
-    (Object.keys(STEPS) as ItemForm['step'][]).find(
-      (key) => JSON.stringify(STEPS[key]) === JSON.stringify(item.schools?.step)
-    ) ?? 'auto';
   return {
     version: item.version,
     name: item.name,
@@ -222,7 +237,7 @@ export function fillItemForm(item: SeasonItem & Printed & { readonly version: nu
     pickupBeats: item.pickupBeats ?? null,
     minutesPerWeek: item.minutesPerWeek ?? null,
     mostPerDayMin: item.mostPerDayMin ?? null,
-    step,
+    step: stepKey(item.schools?.step),
     shape: item.schools?.shape ?? 'equal-percent',
     inARow: item.schools?.inARow ?? 3,
     sections: item.sections.map((section) => ({

@@ -32,6 +32,13 @@ export type StudioRow = {
   readonly auditions: readonly StudioAudition[];
 };
 
+/** What was just done, and the form that takes it back. */
+export type Undo = {
+  readonly says: string;
+  readonly action: string;
+  readonly fields: Readonly<Record<string, string>>;
+};
+
 /** A round of a call, as pages draw it. */
 export type Round = {
   readonly id: string;

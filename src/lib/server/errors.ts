@@ -18,6 +18,8 @@ export const ERRORS = {
   'name-not-typed': 'Type the name exactly as it stands there; nothing was erased.',
   'archive-unreadable': 'This file was not taken in; it is no sound archive. Nothing was changed.',
   'here-already': 'A candidate of this file is in the studio already. Nothing was changed.',
+  'no-target': 'These bars are free: they have no tempo to aim for.',
+  'target-outside': 'That tempo lies outside what is published or what a click can say.',
   'demo-only': 'Entering by one click is for the demo only.'
 } as const;
 

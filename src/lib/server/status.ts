@@ -16,5 +16,7 @@ export const STATUS: Record<ErrorCode, number> = {
   'name-not-typed': 400,
   'archive-unreadable': 400,
   'here-already': 409,
+  'no-target': 400,
+  'target-outside': 400,
   'demo-only': 403
 };

@@ -10,6 +10,7 @@
   const base = $derived(`/auditions/${head.auditionId}`);
   const places = $derived([
     [base, 'Countback'],
+    ...(isTeacher ? [[`${base}/lesson`, 'Lesson'] as const] : []),
     [`${base}/list`, 'List'],
     [`${base}/log`, 'Log'],
     [`${base}/readiness`, 'Readiness'],

@@ -5,3 +5,4 @@ export * from './moves';
 export * from './stairs';
 export * from './side-by-side';
 export * from './follow-bars';
+export * from './since';

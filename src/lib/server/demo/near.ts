@@ -23,6 +23,8 @@ export const ILKA: DemoCandidate = {
   lesson: [2, '16:45', 45],
   guardian: { name: 'Joke Verbeeck, 0400 11 22 33', consentDaysAgo: 43 },
   note: 'Shy of the first entry; begin lessons with something loud.',
+  wish: 'May “Spindrift” wait until after the concert?',
+  home: 'Tidal: tongue on the off-beats first, then both. Millrace from bar 31 on, slurred.',
   audition: 'Saltmarsh Youth Winds',
   checkedDaysAgo: 9,
   beganDaysAgo: 44,

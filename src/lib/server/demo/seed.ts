@@ -12,6 +12,7 @@ import { findAudition, saveOwnDates } from '../store/audition';
 import { listCalls, saveCall, setCallChecked } from '../store/call';
 import { setCandidateAccount } from '../store/candidate';
 import { findItem, itemsOf, setTick } from '../store/item';
+import { addWish, putLessonNote } from '../store/lesson';
 import { addTouch } from '../store/touch';
 import { layAgain } from '../usecase/current-plan';
 import { addAudition, takeCall } from '../usecase/call';
@@ -99,6 +100,10 @@ function seedPlayer(
   );
   setCandidateAccount(app.db, candidateId, accountId);
   saveTime(start, teacher, { candidateId, version: 1, time: timeOf(demo, today) });
+  if (demo.home) putLessonNote(app.db, candidateId, { date: formatDate(today - 7), note: demo.home });
+  const id = app.newId();
+  if (demo.wish)
+    addWish(app.db, candidateId, { id, madeOn: formatDate(today - 2), says: demo.wish, answer: null });
   return candidateId;
 }
 

@@ -23,6 +23,8 @@ type DemoPlayer = {
   /** A minor, with the guardian and since when they consent. */
   readonly guardian?: { readonly name: string; readonly consentDaysAgo: number | null };
   readonly note?: string;
+  readonly wish?: string;
+  readonly home?: string;
   readonly mocks: readonly { readonly inDays: number; readonly name: string; readonly minutes: number }[];
 };
 

@@ -118,6 +118,10 @@ const statements = preparedOnce((db) => ({
     `UPDATE item SET most_per_day_min = @mostPerDayMin, own_sections_json = @ownSections, schools_json = @schools, version = version + 1
      WHERE id = @id`
   ),
+  setPrintedSections: db.prepare(
+    'UPDATE list_item SET sections_json = ?, version = version + 1 WHERE id = ?'
+  ),
+  setSchools: db.prepare('UPDATE item SET schools_json = ?, version = version + 1 WHERE id = ?'),
   setOwnSections: db.prepare('UPDATE item SET own_sections_json = ?, version = version + 1 WHERE id = ?'),
   place: db.prepare('UPDATE item SET position = ? WHERE id = ? AND audition_id = ?'),
   setRemoved: db.prepare('UPDATE list_item SET removed_at_ms = ? WHERE id = ?'),
@@ -225,6 +229,10 @@ export const addOwn = (
 export const saveOwn = (db: Db, id: string, own: Own) => statements(db).saveOwn.run(encodeOwn(id, own));
 export const setOwnSections = (db: Db, id: string, sections: readonly SeasonSection[]) =>
   statements(db).setOwnSections.run(JSON.stringify(sections), id);
+export const setPrintedSections = (db: Db, listItemId: string, sections: readonly SeasonSection[]) =>
+  statements(db).setPrintedSections.run(JSON.stringify(sections), listItemId);
+export const setSchools = (db: Db, id: string, schools: Partial<Schools>) =>
+  statements(db).setSchools.run(JSON.stringify(schools), id);
 /** Takes an item off the list for all who took it, or puts it back. */
 export const setItemRemoved = (db: Db, listItemId: string, atMs: number | null) =>
   statements(db).setRemoved.run(atMs, listItemId);

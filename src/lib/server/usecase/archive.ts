@@ -11,6 +11,7 @@ import * as auditions from '../store/audition';
 import * as calls from '../store/call';
 import * as candidates from '../store/candidate';
 import * as items from '../store/item';
+import { addWish, lessonNotesOf, putLessonNote, wishesOf } from '../store/lesson';
 import { pinsOf, putBlockPin, putRungPin } from '../store/pin';
 import { latestVersion } from '../store/plan-version';
 import { addTouch, touchesOfAudition } from '../store/touch';
@@ -79,6 +80,8 @@ function writeCandidate(app: App, candidate: candidates.Candidate): ArchiveCandi
     consentOn,
     isPutAway: archivedAtMs !== null,
     time: time as ArchiveCandidate['time'],
+    lessonNotes: lessonNotesOf(app.db, id).reverse(),
+    wishes: wishesOf(app.db, id).reverse(),
     auditions: auditions.auditionsOf(app.db, id).map((audition) => writeAudition(app, audition))
   };
 }
@@ -151,6 +154,8 @@ function takeCandidate(app: App, from: ArchiveCandidate): void {
   const facts = { name, instruments, zone, isMinor, guardian, consentOn, privateNote };
   candidates.saveFacts(app.db, from.id, facts, 1);
   if (from.isPutAway) candidates.setArchived(app.db, from.id, app.now());
+  for (const note of from.lessonNotes) putLessonNote(app.db, from.id, note);
+  for (const wish of from.wishes) addWish(app.db, from.id, wish);
   for (const audition of from.auditions) takeAudition(app, from, audition);
 }
 

@@ -3,6 +3,7 @@ import * as archive from './archive';
 import * as call from './call';
 import * as calendar from './calendar';
 import * as countback from './countback';
+import * as lesson from './lesson';
 import * as list from './list';
 import * as log from './log';
 import * as pin from './pin';
@@ -18,5 +19,5 @@ function useCasesOf(module: Record<string, unknown>): [string, UseCase<never, un
 }
 
 export const USE_CASES = Object.fromEntries(
-  [archive, calendar, call, countback, list, log, pin, signIn, studio].flatMap(useCasesOf)
+  [archive, calendar, call, countback, lesson, list, log, pin, signIn, studio].flatMap(useCasesOf)
 );

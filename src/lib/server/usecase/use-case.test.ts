@@ -7,6 +7,7 @@ import { STATUS } from '../status';
 import { USE_CASES } from './index';
 import { addAudition } from './call';
 import { addItem } from './list';
+import { addWish } from './lesson';
 import { logTouch } from './log';
 import { addCandidate } from './studio';
 import { STUDY } from '../../../../tests/fixtures/study';
@@ -41,6 +42,7 @@ beforeEach(() => {
     auditionId,
     itemId,
     touchId,
+    wishId: addWish(app, owner, { candidateId, says: 'the sonata again' }),
     ids: [],
     item: STUDY,
     version: 1,
@@ -91,7 +93,8 @@ describe('every use case', () => {
       candidateId: owner.kind === 'candidate' ? 'nobody' : '',
       auditionId: 'none',
       itemId: 'none',
-      touchId: 'none'
+      touchId: 'none',
+      wishId: 'none'
     };
     for (const [name, useCase] of Object.entries(USE_CASES).filter(([, u]) => u.rule === 'own')) {
       expect(['not-found', 'not-allowed'], name).toContain(

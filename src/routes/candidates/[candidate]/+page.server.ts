@@ -2,9 +2,11 @@ import { fail, redirect } from '@sveltejs/kit';
 import { superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
 import { factsForm } from '$lib/schema/forms';
+import { wishForm } from '$lib/schema/lesson-form';
 import { theApp } from '$lib/server/context';
 import { ERRORS } from '$lib/server/errors';
 import { answerForm, ask } from '$lib/server/http';
+import { addWish, dropWish, readHome } from '$lib/server/usecase/lesson';
 import { makeJoinLink } from '$lib/server/usecase/sign-in';
 import {
   archiveCandidate,
@@ -13,11 +15,12 @@ import {
   readFacts,
   saveFacts
 } from '$lib/server/usecase/studio';
+import type { Undo } from '$lib/schema/view';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
   const { candidate: candidateId } = event.params;
-  const view = ask(event, readCandidate, { candidateId });
+  const view = { ...ask(event, readCandidate, { candidateId }), home: ask(event, readHome, { candidateId }) };
   if (event.locals.who.kind !== 'teacher') return { ...view, facts: null, zones: [] };
   const { candidate, privateNote } = ask(event, readFacts, { candidateId });
   const { name, instruments, zone, isMinor, guardian, consentOn, factsVersion: version } = candidate;
@@ -58,6 +61,17 @@ export const actions: Actions = {
     const { factsVersion } = ask(event, readFacts, { candidateId }).candidate;
     form.data.version = factsVersion;
     return 'failed' in answer ? answer.failed : { form, saved: true };
+  },
+  wish: async (event) => {
+    const read = wishForm.safeParse(Object.fromEntries(await event.request.formData()));
+    if (!read.success) return fail(400, { wishFault: read.error.issues[0]!.message });
+    const wishId = ask(event, addWish, { candidateId: event.params.candidate, says: read.data.says });
+    const undo: Undo = { says: 'The wish waits for your teacher.', action: 'dropWish', fields: { wishId } };
+    return { undo };
+  },
+  dropWish: async (event) => {
+    const wishId = String((await event.request.formData()).get('wishId') ?? '');
+    ask(event, dropWish, { wishId });
   },
   archive: async (event) => {
     const isBack = (await event.request.formData()).get('back') === '1';

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
+  import Home from '$lib/components/lesson/Home.svelte';
   import FactsEditor from '$lib/components/studio/FactsEditor.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
@@ -58,6 +59,13 @@
             href="/candidates/{data.candidate.id}/auditions/new">Add an audition</a
           >{/if}
       </section>
+
+      <Home
+        home={data.home}
+        {isTeacher}
+        fault={form && 'wishFault' in form ? (form.wishFault ?? null) : null}
+        undo={(form && 'undo' in form && form.undo) || null}
+      />
 
       <section>
         <h2>Time</h2>

@@ -1,0 +1,95 @@
+<!-- What was taken home from lessons, and wishes: a candidate's proposals, which wait for the teacher. -->
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import UndoLine from '$lib/components/ui/UndoLine.svelte';
+  import { dayOf, sayDate } from '$lib/core/units';
+  import type { Undo } from '$lib/schema/view';
+
+  let {
+    home,
+    isTeacher,
+    fault,
+    undo
+  }: {
+    home: {
+      readonly notes: readonly { readonly date: string; readonly note: string }[];
+      readonly wishes: readonly {
+        readonly id: string;
+        readonly madeOn: string;
+        readonly says: string;
+        readonly answer: string | null;
+      }[];
+    };
+    isTeacher: boolean;
+    fault: string | null;
+    undo: Undo | null;
+  } = $props();
+  const say = (date: string) => sayDate(dayOf(date));
+</script>
+
+{#if home.notes.length > 0}
+  <section>
+    <h2>From the lessons</h2>
+    {#each home.notes as { date, note } (date)}
+      <p class="note"><span class="soft">{say(date)}</span><bdi>{note}</bdi></p>
+    {/each}
+  </section>
+{/if}
+{#if !isTeacher || home.wishes.length > 0}
+  <section>
+    <h2>Wishes</h2>
+    {#each home.wishes as wish (wish.id)}
+      <p><bdi>{wish.says}</bdi> <span class="soft">{say(wish.madeOn)}, {wish.answer ?? 'waits'}</span></p>
+    {/each}
+    {#if undo}<UndoLine {undo} />{/if}
+    {#if !isTeacher}
+      {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
+      <form method="POST" action="?/wish" use:enhance>
+        <label for="says">A wish for the plan; your teacher answers it in the lesson</label>
+        <input
+          id="says"
+          name="says"
+          dir="auto"
+          placeholder="another target, an item more or less, other minutes"
+        />
+        <button class="action">Leave it</button>
+      </form>
+    {/if}
+  </section>
+{/if}
+
+<style>
+  section {
+    max-width: 720px;
+    margin-top: 32px;
+  }
+  section > * + * {
+    margin-top: 8px;
+  }
+  .note {
+    display: grid;
+    grid-template-columns: 90px 1fr;
+    white-space: pre-line;
+  }
+  form {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    gap: 4px 12px;
+  }
+  label {
+    grid-column: 1 / -1;
+    color: var(--soft);
+    font-size: 0.87rem;
+  }
+  input {
+    min-height: 36px;
+    padding: 4px 8px;
+    border: 1px solid var(--soft);
+    background: var(--paper);
+  }
+  .fault {
+    padding-left: 8px;
+    border-left: 3px solid var(--ink);
+    font-weight: 600;
+  }
+</style>

@@ -1,0 +1,139 @@
+<!-- Beside the items: the minutes of the coming week, wishes that wait, and the note to take home. -->
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { dayOf, sayDate } from '$lib/core/units';
+
+  let {
+    week,
+    wishes,
+    note,
+    notes,
+    noteHref
+  }: {
+    week: readonly { readonly date: string; readonly minutes: number; readonly isOwn: boolean }[];
+    wishes: readonly { readonly id: string; readonly madeOn: string; readonly says: string }[];
+    note: string;
+    /** Earlier ones. */
+    notes: readonly { readonly date: string; readonly note: string }[];
+    /** The note as a page to print. */
+    noteHref: string;
+  } = $props();
+  const say = (date: string) => sayDate(dayOf(date));
+  const keep =
+    () =>
+    ({ update }: { update: (options: { reset: boolean }) => Promise<void> }) =>
+      update({ reset: false });
+</script>
+
+<div class="side">
+  <section>
+    <h2>Minutes next week</h2>
+    <form method="POST" action="?/week" use:enhance={keep}>
+      <div class="week">
+        {#each week as day (day.date)}
+          <label
+            ><span>{say(day.date).slice(0, 6)}</span>
+            <input type="hidden" name="date" value={day.date} />
+            <input
+              name="minutes"
+              inputmode="numeric"
+              aria-label="Minutes on {say(day.date)}"
+              class:own={day.isOwn}
+              value={day.minutes}
+            /></label
+          >
+        {/each}
+      </div>
+      <button class="action">Agree on these</button>
+    </form>
+  </section>
+
+  <section>
+    <h2>Wishes</h2>
+    {#each wishes as wish (wish.id)}
+      <form class="wish" method="POST" action="?/wish" use:enhance>
+        <input type="hidden" name="wishId" value={wish.id} />
+        <p><bdi>{wish.says}</bdi> <span class="soft">{say(wish.madeOn)}</span></p>
+        <button class="action" name="answer" value="accepted">Accept</button>
+        <button class="action" name="answer" value="not now">Not now</button>
+      </form>
+    {:else}<p class="soft">None waits.</p>{/each}
+  </section>
+
+  <section class="note">
+    <h2><label for="note">Note to take home</label></h2>
+    <form method="POST" action="?/note" use:enhance={keep}>
+      <textarea id="note" name="note" rows="5" dir="auto" value={note}></textarea>
+      <p class="ends">
+        <button class="action main">Save the note</button> <a href={noteHref}>Print it</a>
+      </p>
+    </form>
+    {#each notes as earlier (earlier.date)}
+      <p class="earlier"><span class="soft">{say(earlier.date)}:</span> <bdi>{earlier.note}</bdi></p>
+    {/each}
+  </section>
+</div>
+
+<style>
+  .side {
+    display: grid;
+    grid-template-columns: 1fr 1fr 1.3fr;
+    gap: 24px 40px;
+    margin-top: 24px;
+  }
+  section > * + * {
+    margin-top: 6px;
+  }
+  .week {
+    display: grid;
+    grid-template-columns: repeat(7, 1fr);
+    gap: 6px;
+    margin-bottom: 10px;
+  }
+  .week span {
+    display: block;
+    color: var(--soft);
+    font-size: 0.8rem;
+    font-stretch: 80%;
+    white-space: nowrap;
+  }
+  .week input:not([type='hidden']) {
+    width: 100%;
+    min-height: 34px;
+    padding: 3px 4px;
+    border: 1px solid var(--soft);
+    background: var(--paper);
+    text-align: right;
+  }
+  .week .own {
+    border-width: 2px;
+    border-color: var(--plan);
+  }
+  .wish {
+    padding-bottom: 8px;
+    border-bottom: 1px solid var(--rule);
+  }
+  .wish p {
+    margin-bottom: 6px;
+  }
+  textarea {
+    width: 100%;
+    padding: 6px 8px;
+    border: 1px solid var(--soft);
+    background: var(--paper);
+  }
+  .ends {
+    display: flex;
+    gap: 16px;
+    align-items: center;
+  }
+  .earlier {
+    font-size: 0.93rem;
+    white-space: pre-line;
+  }
+  @media (max-width: 900px) {
+    .side {
+      grid-template-columns: 1fr;
+    }
+  }
+</style>

@@ -1,0 +1,20 @@
+/** The decisions of a lesson, as small forms bring them. */
+import { z } from 'zod';
+import { STEP_SCHOOLS } from './item-form';
+import { bpmField, dateField, longText, minutesField } from './fields';
+
+const id = z.string().max(80);
+const numeric = <T extends z.ZodType>(field: T) =>
+  z.preprocess((text) => (text === '' ? undefined : Number(text)), field);
+
+export const targetForm = z.object({ itemId: id, sectionId: id, bpm: numeric(bpmField) });
+export const stepForm = z.object({ itemId: id, step: z.enum(STEP_SCHOOLS) });
+export const weekForm = z.array(z.object({ date: dateField, minutes: numeric(minutesField(0)) })).max(14);
+export const noteForm = z.object({ note: longText });
+export const wishForm = z.object({
+  says: z.string().trim().min(1, 'Write what you wish.').max(1000, 'At most 1,000 characters, please.')
+});
+export const answerForm = z.object({
+  wishId: id,
+  answer: z.preprocess((text) => text || null, z.enum(['accepted', 'not now']).nullable())
+});

@@ -1,0 +1,168 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import { type App, type Who, makeApp } from '../app';
+import { openDb } from '../db/open';
+import { findAudition } from '../store/audition';
+import { addAudition, takeCall } from './call';
+import { readCountback } from './countback';
+import {
+  addWish,
+  answerWish,
+  dropWish,
+  readHome,
+  readLesson,
+  saveLessonNote,
+  setDayMinutes,
+  setStep,
+  setTarget
+} from './lesson';
+import { addItem, readList } from './list';
+import { logTouch } from './log';
+import { addCandidate, readFacts, saveTime, takeBackAway } from './studio';
+import { STUDY } from '../../../../tests/fixtures/study';
+
+const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
+const zone = 'Europe/Brussels';
+const DAY_MS = 86_400_000;
+let now: number;
+let app: App;
+let candidateId: string;
+let auditionId: string;
+let itemId: string;
+
+beforeEach(() => {
+  now = Date.parse('2026-11-24T10:00:00Z'); // a Tuesday
+  app = makeApp(openDb(':memory:'), () => now);
+  candidateId = addCandidate(app, TEACHER, { name: 'Ada', instruments: 'oboe', zone });
+  const week = [1, 2, 3, 4, 5].map((weekday) => ({ weekday, start: '17:00', minutes: 60 }));
+  const lessons = [{ weekday: 2, start: '16:00', minutes: 45, isInside: true }];
+  const time = { week, lessons, exceptions: [], warmUpMin: 0, fundamentalsMin: 0 };
+  saveTime(app, TEACHER, { candidateId, version: 1, time });
+  const rounds = [{ id: 'r1', name: 'first round', date: '2027-01-09', zone, isHistory: false }];
+  auditionId = addAudition(app, TEACHER, { candidateId, name: 'Wind band', rounds, dates: [] });
+  itemId = addItem(app, TEACHER, { auditionId, item: STUDY });
+});
+
+const lesson = () => readLesson(app, TEACHER, { auditionId });
+const sectionId = () => lesson().items[0]!.sections[0]!.id;
+const targetNow = (of = auditionId) =>
+  readCountback(app, TEACHER, { auditionId: of }).plan!.items[0]!.sections[0]!.targetBpm;
+
+describe('the lesson', () => {
+  it('looks back to the last lesson day, or to the last note where that is later', () => {
+    expect(lesson().since).toBe('2026-11-17');
+    now += 2 * DAY_MS; // a Thursday: the lesson was on Tuesday
+    expect(lesson().since).toBe('2026-11-24');
+    saveLessonNote(app, TEACHER, { candidateId, note: 'an extra lesson' });
+    now += DAY_MS;
+    expect(lesson().since).toBe('2026-11-26');
+  });
+
+  it('counts days and minutes since then', () => {
+    logTouch(app, TEACHER, { itemId, date: '2026-11-16', minutes: 9 });
+    logTouch(app, TEACHER, { itemId, date: '2026-11-18', minutes: 12 });
+    logTouch(app, TEACHER, { itemId, date: '2026-11-18', minutes: 10 });
+    expect(lesson()).toMatchObject({ daysPractised: 1, days: 7, minutes: 22 });
+  });
+
+  it('keeps today’s note as one, and gives it to the candidate', () => {
+    saveLessonNote(app, TEACHER, { candidateId, note: 'slow' });
+    saveLessonNote(app, TEACHER, { candidateId, note: 'slower' });
+    expect(lesson().note).toBe('slower');
+    const self: Who = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada' };
+    expect(readHome(app, self, { candidateId }).notes).toEqual([{ date: '2026-11-24', note: 'slower' }]);
+    saveLessonNote(app, TEACHER, { candidateId, note: '' });
+    expect(readHome(app, self, { candidateId }).notes).toEqual([]);
+  });
+});
+
+describe('a decision in the lesson', () => {
+  it('changes a target for this candidate alone where others take the list', () => {
+    const other = addCandidate(app, TEACHER, { name: 'Bo', instruments: 'oboe', zone });
+    const { callId } = findAudition(app.db, auditionId)!;
+    const others = takeCall(app, TEACHER, { candidateId: other, callId });
+    expect(setTarget(app, TEACHER, { itemId, sectionId: sectionId(), bpm: 88 })).toBe(96);
+    expect([targetNow(), targetNow(others)]).toEqual([88, 96]);
+    setTarget(app, TEACHER, { itemId, sectionId: sectionId(), bpm: 96 });
+    expect(targetNow()).toBe(96);
+  });
+
+  it('changes the list’s target where nobody else takes it', () => {
+    setTarget(app, TEACHER, { itemId, sectionId: sectionId(), bpm: 88 });
+    expect(readList(app, TEACHER, { auditionId }).items[0]).toMatchObject({
+      hasOwnSections: false,
+      sections: [{ tempo: { targetBpm: 88 } }]
+    });
+  });
+
+  it('stays inside the published range and on the scale, and says so', () => {
+    const range = { kind: 'range' as const, unit: 'quarter' as const, lowBpm: 80, highBpm: 92 };
+    const ranged = addItem(app, TEACHER, {
+      auditionId,
+      item: { ...STUDY, name: 'Ranged', sections: [{ id: 'new-1', fromBar: 1, toBar: 16, tempo: range }] }
+    });
+    const section = () => readList(app, TEACHER, { auditionId }).items[1]!.sections[0]!;
+    const aim = (bpm: number) => setTarget(app, TEACHER, { itemId: ranged, sectionId: section().id, bpm });
+    expect(() => aim(96)).toThrow('96 lies outside the published range, 80 to 92');
+    expect(aim(88)).toBe(80);
+    expect(section().tempo).toEqual({ ...range, stretchBpm: 88 });
+    expect(aim(80)).toBe(88);
+    expect(section().tempo).toEqual(range);
+    expect(() => setTarget(app, TEACHER, { itemId, sectionId: sectionId(), bpm: 900 })).toThrow(
+      'No click says'
+    );
+  });
+
+  it('changes the step, and the ladder with it', () => {
+    const rungs = () => readCountback(app, TEACHER, { auditionId }).plan!.items[0]!.rungs.map((r) => r.bpm);
+    expect(setStep(app, TEACHER, { itemId, step: { kind: 'plus', bpm: 10 } })).toBeUndefined();
+    // 48 is half of 96
+    expect(rungs()).toEqual([48, 58, 68, 78, 88, 96]);
+    setStep(app, TEACHER, { itemId, step: undefined });
+    expect(rungs()).toHaveLength(17);
+  });
+
+  it('changes minutes of single days, leaves those alone that are as ever, and can be taken back', () => {
+    const exceptions = () => readFacts(app, TEACHER, { candidateId }).candidate.time.exceptions;
+    const days = [
+      { date: '2026-11-25', minutes: 60 },
+      { date: '2026-11-26', minutes: 30 },
+      { date: '2026-11-28', minutes: 45 } // a Saturday: none as ever
+    ];
+    const before = setDayMinutes(app, TEACHER, { candidateId, days });
+    expect(exceptions().map((e) => [e.date, e.minutes])).toEqual([
+      ['2026-11-26', 30],
+      ['2026-11-28', 45]
+    ]);
+    expect(lesson().week.slice(0, 4)).toMatchObject([
+      { minutes: 60, isOwn: false },
+      { minutes: 30, isOwn: true },
+      { minutes: 60, isOwn: false },
+      { minutes: 45, isOwn: true }
+    ]);
+    setDayMinutes(app, TEACHER, { candidateId, days: [{ date: '2026-11-26', minutes: 60 }] });
+    expect(exceptions().map((e) => e.date)).toEqual(['2026-11-28']);
+    takeBackAway(app, TEACHER, { candidateId, exceptions: before });
+    expect(exceptions()).toEqual([]);
+  });
+});
+
+describe('a wish', () => {
+  const self = (): Who => ({ kind: 'candidate', accountId: 'a', candidateId, name: 'Ada' });
+
+  it('waits for the teacher, who accepts it or not', () => {
+    const wishId = addWish(app, self(), { candidateId, says: 'the aria faster' });
+    expect(lesson().wishes).toMatchObject([{ says: 'the aria faster', madeOn: '2026-11-24' }]);
+    expect(() => answerWish(app, self(), { wishId, answer: 'accepted' })).toThrow('somebody else');
+    answerWish(app, TEACHER, { wishId, answer: 'not now' });
+    expect(lesson().wishes).toEqual([]);
+    expect(readHome(app, self(), { candidateId }).wishes).toMatchObject([{ answer: 'not now' }]);
+    answerWish(app, TEACHER, { wishId, answer: null });
+    expect(lesson().wishes).toHaveLength(1);
+  });
+
+  it('can be taken back by the one who made it', () => {
+    const wishId = addWish(app, self(), { candidateId, says: 'x' });
+    dropWish(app, self(), { wishId });
+    expect(lesson().wishes).toEqual([]);
+  });
+});

@@ -1,0 +1,202 @@
+/**
+ * The lesson: everything of one candidate and audition on one screen, and the decisions made there. Each decision says what
+ * stood there before, so that it can be taken back.
+ */
+import { type SeasonItem, readSince } from '../../core/season';
+import { type StepSchool, clickableRange, targetOf } from '../../core/tempo';
+import { dayOf, formatDate, sayUnit, weekdayOf } from '../../core/units';
+import { type App, todayIn } from '../app';
+import { CodedError } from '../errors';
+import { auditionsOf, findAudition, takersOf } from '../store/audition';
+import { findCandidate, saveTime } from '../store/candidate';
+import * as items from '../store/item';
+import * as lessons from '../store/lesson';
+import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
+import { layForTakers } from './list';
+import { found, useCase } from './use-case';
+
+const DAYS_AHEAD = 7;
+
+export const readLesson = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { auditionId: string }) => {
+    const season = readSeason(app, input.auditionId);
+    const { audition, candidate, request } = season;
+    const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
+    const today = dayOf(request.today);
+    const notes = lessons.lessonNotesOf(app.db, candidate.id);
+    const since = lastLesson(
+      today,
+      notes.map((n) => dayOf(n.date)),
+      candidate.time.lessons.map((l) => l.weekday)
+    );
+    const read = readSince(season.items, request.log, request.schools, since, today);
+    const dates = new Set(request.log.filter((t) => dayOf(t.date) >= since).map((t) => t.date));
+    return {
+      audition,
+      candidate,
+      today: request.today,
+      since: formatDate(since),
+      daysPractised: dates.size,
+      days: today - since,
+      minutes: read.reduce((sum, item) => sum + item.minutes, 0),
+      plan,
+      items: season.items,
+      read,
+      note: notes.find((n) => n.date === request.today)?.note ?? '',
+      notes: notes.filter((n) => n.date !== request.today).slice(0, 3),
+      wishes: lessons.wishesOf(app.db, candidate.id).filter((w) => w.answer === null),
+      week: Array.from({ length: DAYS_AHEAD }, (_, i) =>
+        minutesOn(candidate.time, formatDate(today + 1 + i))
+      ),
+      isShared: takersOf(app.db, audition.callId).length > 1
+    };
+  }
+});
+
+/** The last lesson before today: by its note, else by its weekday, else a week ago. */
+function lastLesson(today: number, noted: readonly number[], weekdays: readonly number[]): number {
+  const byWeekday = [1, 2, 3, 4, 5, 6, 7]
+    .map((back) => today - back)
+    .find((day) => weekdays.includes(weekdayOf(day)));
+  const byNote = noted.filter((day) => day < today);
+  return Math.max(byWeekday ?? today - DAYS_AHEAD, ...byNote);
+}
+
+type Time = {
+  week: readonly { weekday: number; minutes: number }[];
+  exceptions: readonly { date: string; minutes: number }[];
+};
+
+/** Minutes there are on a date before anything comes off, and whether they are that date's own. */
+function minutesOn(time: Time, date: string) {
+  const dated = time.exceptions.filter((e) => e.date === date);
+  const spans = dated.length > 0 ? dated : time.week.filter((s) => s.weekday === weekdayOf(dayOf(date)));
+  return { date, minutes: spans.reduce((sum, s) => sum + s.minutes, 0), isOwn: dated.length > 0 };
+}
+
+/** A section's target for this candidate; of a published range, where in it. Returns the one before. */
+export const setTarget = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { itemId: string; sectionId: string; bpm: number }) => {
+    const item = found(items.findItem(app.db, input.itemId));
+    const section = found(item.sections.find((s) => s.id === input.sectionId));
+    const before = targetOf(section.tempo)?.bpm;
+    if (before === undefined) throw new CodedError('no-target');
+    const tempo = withTarget(section.tempo, input.bpm);
+    const sections = item.sections.map((s) => (s === section ? { ...s, tempo } : s));
+    const { callId } = found(findAudition(app.db, item.auditionId));
+    if (takersOf(app.db, callId).length > 1) {
+      items.setOwnSections(app.db, item.id, sections);
+      layAgain(app, item.auditionId, `target of ${item.name}`);
+    } else {
+      items.setPrintedSections(app.db, item.listItemId, sections);
+      layForTakers(app, callId, `target of ${item.name}`);
+    }
+    return before;
+  }
+});
+
+type Tempo = SeasonItem['sections'][number]['tempo'];
+
+/** Throws CodedError "target-outside" with the limits. */
+function withTarget(tempo: Tempo, bpm: number): Tempo {
+  if (tempo.kind === 'free') return tempo;
+  const { lowest, highest } = clickableRange(tempo.unit);
+  const isIn = tempo.kind !== 'range' || (bpm >= tempo.lowBpm && bpm <= tempo.highBpm);
+  if (!isIn)
+    throw new CodedError(
+      'target-outside',
+      `${bpm} lies outside the published range, ${tempo.kind === 'range' ? `${tempo.lowBpm} to ${tempo.highBpm}` : ''}.`
+    );
+  if (!(bpm >= lowest && bpm <= highest))
+    throw new CodedError(
+      'target-outside',
+      `No click says ${sayUnit(tempo.unit)} ${bpm}: from ${Math.ceil(lowest)} to ${highest}.`
+    );
+  if (tempo.kind === 'range') return { ...tempo, stretchBpm: bpm === tempo.lowBpm ? undefined : bpm };
+  return { kind: 'pulse', unit: tempo.unit, targetBpm: bpm };
+}
+
+/** The step of the click for one item of this candidate. Returns the one before. */
+export const setStep = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { itemId: string; step: StepSchool | undefined }) => {
+    const item = found(items.findItem(app.db, input.itemId));
+    const schools = { ...item.schools, step: input.step };
+    items.setSchools(app.db, item.id, schools);
+    layAgain(app, item.auditionId, `step of ${item.name}`);
+    return item.schools?.step;
+  }
+});
+
+/** Minutes of single dates; the weekday's again where they are the same. Returns the exceptions before. */
+export const setDayMinutes = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { candidateId: string; days: readonly { date: string; minutes: number }[] }) => {
+    const candidate = found(findCandidate(app.db, input.candidateId));
+    const { time, timeVersion } = candidate;
+    const changed = input.days.filter((day) => minutesOn(time, day.date).minutes !== day.minutes);
+    const kept = time.exceptions.filter((e) => !changed.some((day) => day.date === e.date));
+    const own = changed
+      .filter((day) => minutesOn({ ...time, exceptions: kept }, day.date).minutes !== day.minutes)
+      .map(({ date, minutes }) => ({ date, minutes, why: 'agreed in the lesson' }));
+    const exceptions = [...kept, ...own].sort((a, b) => a.date.localeCompare(b.date));
+    saveTime(app.db, candidate.id, { ...time, exceptions }, timeVersion);
+    for (const audition of auditionsOf(app.db, candidate.id))
+      layAgain(app, audition.id, 'minutes of next week');
+    return time.exceptions;
+  }
+});
+
+/** The note to take home from today's lesson; the candidate reads it. */
+export const saveLessonNote = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { candidateId: string; note: string }) => {
+    const { zone } = found(findCandidate(app.db, input.candidateId));
+    lessons.putLessonNote(app.db, input.candidateId, { date: todayIn(app, zone), note: input.note });
+  }
+});
+
+export const answerWish = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { wishId: string; answer: lessons.WishAnswer | null }) => {
+    found(lessons.candidateOfWish(app.db, input.wishId));
+    lessons.answerWish(app.db, input.wishId, input.answer);
+  }
+});
+
+const own = (_app: App, input: { candidateId: string }) => input.candidateId;
+
+/** What a candidate takes home and waits for: the latest notes, wishes with their answers. */
+export const readHome = useCase({
+  rule: 'own',
+  about: own,
+  run: (app: App, input: { candidateId: string }) => ({
+    notes: lessons.lessonNotesOf(app.db, input.candidateId).slice(0, 3),
+    wishes: lessons.wishesOf(app.db, input.candidateId).slice(0, 6)
+  })
+});
+
+/** A wish of the candidate's: it changes nothing until the teacher has answered. */
+export const addWish = useCase({
+  rule: 'own',
+  about: own,
+  run: (app: App, input: { candidateId: string; says: string }) => {
+    const { zone } = found(findCandidate(app.db, input.candidateId));
+    const id = app.newId();
+    const wish = { id, madeOn: todayIn(app, zone), says: input.says, answer: null };
+    lessons.addWish(app.db, input.candidateId, wish);
+    return id;
+  }
+});
+
+/** Takes a wish back that nobody has answered. */
+export const dropWish = useCase({
+  rule: 'own',
+  about: (app: App, input: { wishId: string }) => lessons.candidateOfWish(app.db, input.wishId),
+  run: (app: App, input: { wishId: string }) => {
+    found(lessons.candidateOfWish(app.db, input.wishId));
+    lessons.dropWish(app.db, input.wishId);
+  }
+});

@@ -1,0 +1,88 @@
+<script lang="ts">
+  import LessonItem from '$lib/components/lesson/LessonItem.svelte';
+  import LessonSide from '$lib/components/lesson/LessonSide.svelte';
+  import UndoLine from '$lib/components/ui/UndoLine.svelte';
+  import { dayOf, sayDate } from '$lib/core/units';
+  import type { ActionData, PageData } from './$types';
+
+  let { data, form }: { data: PageData; form: ActionData } = $props();
+  const lesson = $derived(data.lesson);
+  const base = $derived(`/auditions/${lesson.audition.id}`);
+  const ids = $derived(lesson.items.map((item) => item.id));
+  const say = (date: string) => sayDate(dayOf(date));
+</script>
+
+<svelte:head><title>Lesson · {lesson.candidate.name} · Irvot</title></svelte:head>
+<div class="top">
+  <h2>Lesson, {say(lesson.today)}</h2>
+  <p>
+    Since {say(lesson.since)}: played on <strong>{lesson.daysPractised}</strong> of {lesson.days} days,
+    <strong>{lesson.minutes}</strong> minutes.
+    {#if lesson.plan?.short}<strong class="short">The plan is {lesson.plan.short.minutes} min short.</strong
+      >{:else if lesson.plan}The plan fits.{/if}
+  </p>
+</div>
+{#if lesson.plan?.short}<p class="soft">{lesson.plan.short.reasons[0]?.says}</p>{/if}
+{#if form && 'fault' in form}<p class="fault" role="alert">{form.fault} Nothing was changed.</p>{/if}
+{#if form && 'undo' in form && form.undo}{#key form.undo}<UndoLine undo={form.undo} />{/key}{/if}
+{#if lesson.items.length > 0}
+  <div class="scroll">
+    <table>
+      <thead>
+        <tr>
+          <th scope="col"><span class="hidden">order</span></th><th scope="col">in your order</th><th
+            scope="col"
+            class="number">since last time</th
+          ><th scope="col">holds</th><th scope="col">where it stuck</th><th scope="col">the plan next</th><th
+            scope="col">target</th
+          ><th scope="col">step</th>
+        </tr>
+      </thead>
+      <tbody>
+        {#each lesson.items as item (item.id)}
+          <LessonItem
+            {item}
+            {ids}
+            {base}
+            since={lesson.read.find((r) => r.itemId === item.id)!}
+            planned={lesson.plan?.items.find((i) => i.id === item.id)}
+          />
+        {/each}
+      </tbody>
+    </table>
+  </div>
+{:else}<p class="first">The list is empty. <a href="{base}/list">Add the first item</a></p>{/if}
+<LessonSide
+  week={lesson.week}
+  wishes={lesson.wishes}
+  note={lesson.note}
+  notes={lesson.notes}
+  noteHref="{base}/paper/note"
+/>
+
+<style>
+  .top {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 20px;
+    align-items: baseline;
+    margin: 18px 0 6px;
+  }
+  .short {
+    margin-left: 6px;
+    padding-left: 8px;
+    border-left: 4px solid var(--ink);
+  }
+  .scroll {
+    position: relative;
+    margin-top: 10px;
+    overflow-x: auto;
+  }
+  .fault {
+    margin: 8px 0;
+    padding: 6px 12px;
+    border-left: 4px solid var(--ink);
+    background: var(--ground);
+    font-weight: 600;
+  }
+</style>
