@@ -9,7 +9,7 @@
 
 <a class="skip" href="#main">To the page</a>
 {#if data.who}
-  <header>
+  <header class="site">
     <a class="home" href="/">Irvot</a>
     <span class="soft"
       ><bdi>{data.who.name}</bdi>{#if data.isDemo}<span class="demo">

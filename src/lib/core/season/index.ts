@@ -6,3 +6,4 @@ export * from './stairs';
 export * from './side-by-side';
 export * from './follow-bars';
 export * from './since';
+export * from './wall';

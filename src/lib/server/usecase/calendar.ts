@@ -1,27 +1,55 @@
-/** The calendar file of one audition. */
+/** An audition's calendar: a file to save, and a private address that a calendar program asks again and again. */
 import type { App } from '../app';
 import { eventsOf, writeCalendar } from '../calendar';
 import { entriesFrom, putEntry } from '../store/calendar-entry';
+import { auditionOfFeed, dropFeedLink, putFeedLink } from '../store/feed-link';
+import { hashToken, newToken } from '../token';
 import { candidateOfAudition } from './about';
 import { NEW_DAY, currentPlan, readSeason } from './current-plan';
-import { useCase } from './use-case';
+import { found, useCase } from './use-case';
 
 /** iCalendar text and a name for the file. Past blocks stay as earlier files had them. */
+function writeFile(app: App, auditionId: string) {
+  const season = readSeason(app, auditionId);
+  const { audition, candidate, request } = season;
+  const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
+  const before = entriesFrom(app.db, audition.id, request.today);
+  const { text, sent } = writeCalendar(
+    `${candidate.name}: ${audition.name}`,
+    eventsOf(audition, candidate.zone, plan),
+    before,
+    app.now()
+  );
+  for (const entry of sent) putEntry(app.db, audition.id, entry);
+  return { text, fileName: `${audition.name.replace(/[^\p{L}\p{N}]+/gu, '-')}.ics` };
+}
+
 export const exportCalendar = useCase({
   rule: 'own',
   about: candidateOfAudition,
+  run: (app: App, input: { auditionId: string }) => writeFile(app, input.auditionId)
+});
+
+/** A new private address's secret, shown once; the one before ends. */
+export const makeFeed = useCase({
+  rule: 'own',
+  about: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => {
-    const season = readSeason(app, input.auditionId);
-    const { audition, candidate, request } = season;
-    const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
-    const before = entriesFrom(app.db, audition.id, request.today);
-    const { text, sent } = writeCalendar(
-      `${candidate.name}: ${audition.name}`,
-      eventsOf(audition, candidate.zone, plan),
-      before,
-      app.now()
-    );
-    for (const entry of sent) putEntry(app.db, audition.id, entry);
-    return { text, fileName: `${audition.name.replace(/[^\p{L}\p{N}]+/gu, '-')}.ics` };
+    const token = newToken();
+    putFeedLink(app.db, input.auditionId, hashToken(token), app.now());
+    return token;
   }
+});
+
+export const dropFeed = useCase({
+  rule: 'own',
+  about: candidateOfAudition,
+  run: (app: App, input: { auditionId: string }) => void dropFeedLink(app.db, input.auditionId)
+});
+
+/** Whoever has the secret reads this one calendar. */
+export const readFeed = useCase({
+  rule: 'anyone',
+  run: (app: App, input: { token: string }) =>
+    writeFile(app, found(auditionOfFeed(app.db, hashToken(input.token)))).text
 });

@@ -13,6 +13,8 @@ import type { CountbackItem, SeasonHeadView } from '../../schema/view';
 import { type App, todayIn } from '../app';
 import { findCandidate } from '../store/candidate';
 import { type ListItem, findItem, setTick, ticksOf } from '../store/item';
+import { hasFeedLink } from '../store/feed-link';
+import { lessonNotesOf } from '../store/lesson';
 import { versionByNumber, versionHeads } from '../store/plan-version';
 import { candidateOfAudition, candidateOfItem } from './about';
 import { NEW_DAY, type Season, currentPlan, readSeason } from './current-plan';
@@ -65,6 +67,7 @@ export const readCountback = useCase({
       },
       lessons: candidate.time.lessons,
       aways: currentAways(season),
+      hasFeed: hasFeedLink(app.db, audition.id),
       today: request.today,
       plan,
       number: version?.number ?? null,
@@ -121,6 +124,23 @@ export const readVersions = useCase({
       today: season.request.today,
       plan: version?.plan ?? null,
       versions: versionHeads(app.db, input.auditionId)
+    };
+  }
+});
+
+/** What the sheets of paper say. */
+export const readPaper = useCase({
+  rule: 'own',
+  about: candidateOfAudition,
+  run: (app: App, input: { auditionId: string }) => {
+    const season = readSeason(app, input.auditionId);
+    const { audition, candidate, request } = season;
+    return {
+      today: request.today,
+      plan: currentPlan(app, season, NEW_DAY)?.plan ?? null,
+      dates: [...audition.dates, ...audition.rounds].map(({ date, name }) => ({ date, name })),
+      lessons: candidate.time.lessons,
+      notes: lessonNotesOf(app.db, candidate.id).slice(0, 1)
     };
   }
 });

@@ -2,12 +2,12 @@
  * Accounts and who is signed in: the first teacher, signing in and out, one-time links for candidates, and the
  * demo's one click. Passwords are Argon2id hashes; session and link tokens are stored as SHA-256 only.
  */
-import { createHash, randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import { type App, type Who, NOBODY } from '../app';
 import { CodedError } from '../errors';
 import * as accounts from '../store/account';
 import { findCandidate, findCandidateOfAccount, setCandidateAccount } from '../store/candidate';
+import { hashToken, newToken } from '../token';
 import { found, useCase, waitingUseCase } from './use-case';
 
 const DAY_MS = 86_400_000;
@@ -17,9 +17,6 @@ const ATTEMPT_WINDOW_MS = 15 * 60_000;
 /** A forgotten password takes a few tries; a guessed one takes thousands (judgement). */
 const MOST_ATTEMPTS = 8;
 const ARGON = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
-
-const hashToken = (token: string) => createHash('sha256').update(token).digest('base64url');
-const newToken = () => randomBytes(32).toString('base64url');
 
 /** A hash that no password fits: an unknown name takes as long as a wrong password. */
 const NO_HASH = hash(newToken(), ARGON);

@@ -114,6 +114,7 @@ describe('every use case', () => {
         'enterDemo',
         'isNewStudio',
         'readDemoDoor',
+        'readFeed',
         'readJoinLink',
         'readSession',
         'signIn',

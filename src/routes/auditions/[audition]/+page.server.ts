@@ -4,6 +4,7 @@ import { pinBlockForm, pinRungForm, unpinBlockForm, unpinRungForm } from '$lib/s
 import { awayForm } from '$lib/schema/forms';
 import { timeFields } from '$lib/schema/time';
 import { ask } from '$lib/server/http';
+import { dropFeed, makeFeed } from '$lib/server/usecase/calendar';
 import { readCountback } from '$lib/server/usecase/countback';
 import { addAway, takeBackAway } from '$lib/server/usecase/studio';
 import { pinBlock, pinRung, unpinBlock, unpinRung } from '$lib/server/usecase/pin';
@@ -44,6 +45,13 @@ export const actions: Actions = {
   unpinBlock: answer(unpinBlockForm, unpinBlock),
   pinRung: answer(pinRungForm, pinRung),
   unpinRung: answer(unpinRungForm, unpinRung),
+  feed: (event) => {
+    const token = ask(event, makeFeed, { auditionId: event.params.audition });
+    return { feed: `${event.url.origin}/feed/${token}.ics` };
+  },
+  endFeed: (event) => {
+    ask(event, dropFeed, { auditionId: event.params.audition });
+  },
   away: async (event) => {
     const read = awayForm.safeParse(Object.fromEntries(await event.request.formData()));
     if (!read.success) return fail(400, { awayFault: read.error.issues[0]!.message });

@@ -1,5 +1,6 @@
 <script lang="ts">
   import Away from '$lib/components/countback/Away.svelte';
+  import Feed from '$lib/components/countback/Feed.svelte';
   import Countback from '$lib/components/countback/Countback.svelte';
   import Moves from '$lib/components/countback/Moves.svelte';
   import type { ActionData, PageData } from './$types';
@@ -39,8 +40,10 @@
     />
     <p>
       Laying {view.number}, for {view.cause}. <a href="{base}/layings">Earlier layings</a> ·
-      <a href="{base}/plan.ics" download>Calendar file</a>
+      <a href="{base}/plan.ics" download>Calendar file</a> ·
+      <a href="{base}/paper/week">Paper</a>
     </p>
+    <Feed hasFeed={view.hasFeed} address={form && 'feed' in form ? (form.feed ?? null) : null} />
   </footer>
 {:else if view.plan}
   <p class="first">

@@ -1,0 +1,59 @@
+<!-- A private calendar address for the plan: made, shown once, ended. -->
+<script lang="ts">
+  import { enhance } from '$app/forms';
+
+  let { hasFeed, address }: { hasFeed: boolean; address: string | null } = $props();
+</script>
+
+<details open={address !== null}>
+  <summary>Calendar address that keeps itself up to date</summary>
+  {#if address}
+    <p>
+      <label for="feed"
+        >Give this address to a calendar program. Whoever has it can read the plan; it is shown only now.</label
+      >
+      <input id="feed" readonly value={address} onfocus={(e) => e.currentTarget.select()} />
+    </p>
+  {:else}
+    <p class="soft">
+      {hasFeed ? 'There is an address in use. A new one ends it.' : 'There is none yet.'}
+    </p>
+  {/if}
+  <div class="ends">
+    <form method="POST" action="?/feed" use:enhance>
+      <button class="action">{hasFeed ? 'Make a new address' : 'Make an address'}</button>
+    </form>
+    {#if hasFeed}
+      <form method="POST" action="?/endFeed" use:enhance><button class="quiet">End the address</button></form>
+    {/if}
+  </div>
+</details>
+
+<style>
+  details {
+    margin-top: 8px;
+  }
+  summary {
+    cursor: pointer;
+    color: var(--plan);
+    text-decoration: underline;
+    text-underline-offset: 2px;
+  }
+  p {
+    margin: 8px 0;
+  }
+  input {
+    display: block;
+    width: min(100%, 720px);
+    min-height: 36px;
+    margin-top: 4px;
+    padding: 4px 8px;
+    border: 1px solid var(--soft);
+    background: var(--paper);
+  }
+  .ends {
+    display: flex;
+    gap: 20px;
+    align-items: center;
+  }
+</style>

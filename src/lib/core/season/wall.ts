@@ -1,0 +1,56 @@
+/** The plan as a chart for the wall: what each item should hold at the end of every week, week by week down to the round. */
+import { type BeatUnit, type Bpm, type Minutes } from '../units';
+import type { PlannedItem, PlannedSection, SeasonPlan } from './plan';
+
+export type WallWeek = {
+  readonly weeksToGo: number;
+  readonly from: string;
+  readonly to: string;
+  readonly minutes: Minutes;
+};
+
+/** One section with a tempo, or an item without any. */
+export type WallRow = {
+  readonly itemId: string;
+  readonly name: string;
+  /** Bars, where the item has several sections. */
+  readonly bars: string;
+  readonly unit: BeatUnit | null;
+  readonly held: Bpm | null;
+  readonly target: Bpm | null;
+  /** The tempo reached in each week; null where none is. */
+  readonly cells: readonly (Bpm | null)[];
+};
+
+export function readWall(plan: SeasonPlan): { weeks: WallWeek[]; rows: WallRow[] } {
+  const weeks = plan.weeks
+    .filter((week) => week.weeksToGo > 0)
+    .map(({ weeksToGo, from, to, plannedMin }) => ({ weeksToGo, from, to, minutes: plannedMin }));
+  const rows = plan.items
+    .filter((item) => item.state !== 'past')
+    .flatMap((item) => {
+      const pulsed = item.sections.filter((s) => s.unit !== null);
+      return pulsed.length === 0
+        ? [{ ...rowOf(item, weeks, null), bars: '' }]
+        : pulsed.map((section) => rowOf(item, weeks, section, pulsed.length > 1));
+    });
+  return { weeks, rows };
+}
+
+function rowOf(
+  item: PlannedItem,
+  weeks: readonly WallWeek[],
+  section: PlannedSection | null,
+  isOneOfSeveral = false
+): WallRow {
+  const rungs = item.rungs.filter((r) => r.sectionId === section?.id && r.date !== null);
+  return {
+    itemId: item.id,
+    name: item.name,
+    bars: section && isOneOfSeveral ? `${section.fromBar}–${section.toBar}` : '',
+    unit: section?.unit ?? null,
+    held: section?.held?.bpm ?? null,
+    target: section?.targetBpm ?? null,
+    cells: weeks.map(({ from, to }) => rungs.findLast((r) => r.date! >= from && r.date! <= to)?.bpm ?? null)
+  };
+}
