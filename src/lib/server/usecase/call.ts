@@ -28,10 +28,17 @@ export const addAudition = useCase({
   run: (app: App, input: CallInput & { candidateId: string }) => {
     const callId = app.newId();
     const { name, dates } = input;
+    refuseName(app, name, null);
     calls.addCall(app.db, { id: callId, name, dates, rounds: withIds(app, input.rounds) }, app.now());
     return take(app, input.candidateId, callId);
   }
 });
+
+/** Two lists of one name could not be told apart. */
+function refuseName(app: App, name: string, callId: string | null): void {
+  const isTaken = calls.listCalls(app.db).some((call) => call.name === name && call.id !== callId);
+  if (isTaken) throw new CodedError('list-name-taken');
+}
 
 /** A call the studio has, taken by one more candidate with its whole list; returns the audition's id. */
 export const takeCall = useCase({
@@ -108,6 +115,7 @@ export const saveCall = useCase({
   run: (app: App, input: CallInput & { auditionId: string; version: number }) => {
     const { callId } = found(auditions.findAudition(app.db, input.auditionId));
     const { name, dates, version } = input;
+    refuseName(app, name, callId);
     const rounds = withIds(app, input.rounds);
     if (!calls.saveCall(app.db, { id: callId, name, dates, rounds, version }))
       throw new CodedError('changed-elsewhere');

@@ -71,23 +71,38 @@ export type ItemInput = Omit<items.Printed, 'pages' | 'errata' | 'cuts'> &
 export const addItem = useCase({
   rule: 'teacher',
   run: (app: App, input: { auditionId: string; item: ItemInput }) => {
+    const id = putItem(app, input.auditionId, input.item);
     const { callId } = found(findAudition(app.db, input.auditionId));
-    const item = withSectionIds(app, input.item);
-    const listItemId = app.newId();
-    items.addPrinted(
-      app.db,
-      callId,
-      listItemId,
-      printedOf(item, item.sections, dayFor(app, input.auditionId))
-    );
-    const id = app.newId();
-    for (const { auditionId } of takersOf(app.db, callId)) {
-      const isThis = auditionId === input.auditionId;
-      const place = { id: isThis ? id : app.newId(), auditionId, listItemId };
-      items.addOwn(app.db, place, { ...(isThis ? ownOf(item) : {}), ownSections: null });
-    }
-    layForTakers(app, callId, `${item.name} added`);
+    layForTakers(app, callId, `${input.item.name} added`);
     return id;
+  }
+});
+
+function putItem(app: App, to: string, typed: ItemInput): string {
+  const { callId } = found(findAudition(app.db, to));
+  const item = withSectionIds(app, typed);
+  const listItemId = app.newId();
+  items.addPrinted(app.db, callId, listItemId, printedOf(item, item.sections, dayFor(app, to)));
+  const id = app.newId();
+  for (const { auditionId } of takersOf(app.db, callId)) {
+    const isThis = auditionId === to;
+    const place = { id: isThis ? id : app.newId(), auditionId, listItemId };
+    items.addOwn(app.db, place, { ...(isThis ? ownOf(item) : {}), ownSections: null });
+  }
+  return id;
+}
+
+/** Adds several items at once, all or none; a name that is on the list already is refused. */
+export const addItems = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { auditionId: string; items: readonly ItemInput[] }) => {
+    const names = new Set(items.itemsOf(app.db, input.auditionId).map((item) => item.name));
+    const twice = input.items.find(({ name }) => names.size === names.add(name).size);
+    if (twice)
+      throw new CodedError('on-the-list', `“${twice.name}” is on the list already. Nothing was added.`);
+    for (const item of input.items) putItem(app, input.auditionId, item);
+    const { callId } = found(findAudition(app.db, input.auditionId));
+    layForTakers(app, callId, `${input.items.length} items added`);
   }
 });
 

@@ -14,7 +14,10 @@
   <h2>The list</h2>
   {#if isTeacher}
     <p class="soft">In your order: where minutes are short, the lowest give way first.</p>
-    <a class="action" href="/auditions/{view.audition.id}/list/new">Add an item</a>
+    <p class="ways">
+      <a href="/auditions/{view.audition.id}/list/import">Paste a list</a>
+      <a class="action" href="/auditions/{view.audition.id}/list/new">Add an item</a>
+    </p>
   {/if}
 </div>
 {#if isTeacher && isOff}
@@ -32,6 +35,9 @@
       canOrder={isTeacher}
     />
   {/key}
+  <p class="soft out">
+    <a href="/auditions/{view.audition.id}/list.csv" download>The list as a table (CSV)</a>
+  </p>
 {:else}
   <p class="first">
     The list is empty. {isTeacher
@@ -48,8 +54,14 @@
     align-items: center;
     margin: 20px 0 10px;
   }
-  .top a {
+  .ways {
+    display: flex;
+    gap: 20px;
+    align-items: center;
     margin-left: auto;
+  }
+  .out {
+    margin-top: 14px;
   }
   .undo {
     margin: 8px 0;

@@ -2,7 +2,8 @@ import { redirect } from '@sveltejs/kit';
 import { superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
 import { type CallForm, blankRound, callFaults, callForm, readCallForm } from '$lib/schema/call-form';
-import { ask, putFaults } from '$lib/server/http';
+import { theApp } from '$lib/server/context';
+import { answerForm, ask, putFaults } from '$lib/server/http';
 import { addAudition, prepareAudition, takeCall } from '$lib/server/usecase/call';
 import { readCandidate } from '$lib/server/usecase/studio';
 import type { Actions, PageServerLoad } from './$types';
@@ -34,6 +35,12 @@ export const actions: Actions = {
     const { today } = ask(event, readCandidate, { candidateId });
     const faults = callFaults(form.data, today);
     if (!form.valid || faults.length > 0) return putFaults(form, faults);
-    redirect(303, `/auditions/${ask(event, addAudition, { ...readCallForm(form.data), candidateId })}`);
+    const answer = await answerForm(
+      form,
+      () => addAudition(theApp(), event.locals.who, { ...readCallForm(form.data), candidateId }),
+      'name'
+    );
+    if ('failed' in answer) return answer.failed;
+    redirect(303, `/auditions/${answer.done}`);
   }
 };

@@ -1,0 +1,173 @@
+<!-- Rows read from a pasted list or a file, to be looked over and mended before they are saved. -->
+<script lang="ts">
+  import type { SuperValidated } from 'sveltekit-superforms';
+  import type { z } from 'zod';
+  import FormFaults from '$lib/components/ui/FormFaults.svelte';
+  import { ITEM_KINDS } from '$lib/core/season';
+  import { BEAT_UNITS, sayUnit } from '$lib/core/units';
+  import type { ListRow, listForm } from '$lib/schema/list-text';
+  import { keptForm } from '$lib/state/kept-form';
+
+  let {
+    form: initial,
+    rows,
+    draftKey
+  }: {
+    form: SuperValidated<z.infer<typeof listForm>>;
+    rows: readonly ListRow[];
+    draftKey: string;
+  } = $props();
+
+  // Read once, while it is set up: what comes later must not undo what is typed or opened.
+  // svelte-ignore state_referenced_locally
+  const { form, errors, enhance, submitting, trouble } = keptForm(initial, draftKey);
+  // svelte-ignore state_referenced_locally
+  $form.rows = rows.map((row) => ({ ...row }));
+  const TEXTS = [
+    ['name', 'Name', 'wide'],
+    ['composer', 'Composer', 'wide']
+  ] as const;
+  const NUMBERS = [
+    ['fromBar', 'From'],
+    ['toBar', 'To']
+  ] as const;
+  const faultsOf = (i: number) =>
+    Object.values($errors.rows?.[i] ?? {})
+      .flat()
+      .filter((text): text is string => typeof text === 'string');
+</script>
+
+<form method="POST" action="?/save" use:enhance>
+  <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
+  <div class="scroll">
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">name</th><th scope="col">composer</th><th scope="col">kind</th><th scope="col"
+            >bars from</th
+          ><th scope="col">to</th><th scope="col">metre</th><th scope="col">beat</th><th scope="col">bpm</th
+          ><th scope="col">up to</th><th scope="col">min a week</th><th scope="col"
+            ><span class="hidden">leave out</span></th
+          >
+        </tr>
+      </thead>
+      <tbody>
+        {#each $form.rows as row, i (i)}
+          {@const bad = $errors.rows?.[i]}
+          <tr>
+            {#each TEXTS as [field, label, width] (field)}
+              <td
+                ><input
+                  class={width}
+                  dir="auto"
+                  aria-label="{label}, row {i + 1}"
+                  aria-invalid={bad?.[field] ? 'true' : undefined}
+                  bind:value={row[field]}
+                /></td
+              >
+            {/each}
+            <td
+              ><select aria-label="Kind, row {i + 1}" bind:value={row.kind}
+                >{#each ITEM_KINDS as kind (kind)}<option>{kind}</option>{/each}</select
+              ></td
+            >
+            {#each NUMBERS as [field, label] (field)}
+              <td
+                ><input
+                  type="number"
+                  aria-label="{label} bar, row {i + 1}"
+                  aria-invalid={bad?.[field] ? 'true' : undefined}
+                  bind:value={row[field]}
+                /></td
+              >
+            {/each}
+            <td><input class="metre" aria-label="Metre, row {i + 1}" bind:value={row.metre} /></td>
+            <td
+              ><select aria-label="Beat unit, row {i + 1}" bind:value={row.unit}
+                >{#each BEAT_UNITS as unit (unit)}<option value={unit}>{sayUnit(unit)}</option>{/each}</select
+              ></td
+            >
+            <td
+              ><input
+                type="number"
+                aria-label="Lowest bpm, row {i + 1}"
+                aria-invalid={bad?.lowBpm ? 'true' : undefined}
+                bind:value={row.lowBpm}
+              /></td
+            >
+            <td
+              ><input
+                type="number"
+                aria-label="Highest bpm, row {i + 1}"
+                aria-invalid={bad?.highBpm ? 'true' : undefined}
+                bind:value={row.highBpm}
+              /></td
+            >
+            <td
+              ><input
+                type="number"
+                aria-label="Minutes a week, row {i + 1}"
+                aria-invalid={bad?.minutesPerWeek ? 'true' : undefined}
+                bind:value={row.minutesPerWeek}
+              /></td
+            >
+            <td
+              ><button
+                type="button"
+                class="quiet"
+                aria-label="Leave out row {i + 1}"
+                onclick={() => ($form.rows = $form.rows.filter((_, j) => j !== i))}>Leave out</button
+              ></td
+            >
+          </tr>
+          {#each faultsOf(i) as says (says)}
+            <tr><td colspan="11" class="fault"><span role="alert">Row {i + 1}: {says}</span></td></tr>
+          {/each}
+        {/each}
+      </tbody>
+    </table>
+  </div>
+  <p class="ends">
+    <button class="action main" disabled={$submitting}
+      >Add {$form.rows.length === 1 ? 'this item' : `these ${$form.rows.length} items`}</button
+    >
+  </p>
+</form>
+
+<style>
+  .scroll {
+    position: relative;
+    overflow-x: auto;
+  }
+  td {
+    padding: 4px 6px 4px 0;
+  }
+  input,
+  select {
+    width: 68px;
+    min-height: 32px;
+    padding: 3px 5px;
+    border: 1px solid var(--soft);
+    background: var(--paper);
+  }
+  [aria-invalid='true'] {
+    border: 2px solid var(--ink);
+  }
+  .wide {
+    width: 190px;
+  }
+  .metre {
+    width: 52px;
+  }
+  select {
+    width: 112px;
+  }
+  .fault {
+    padding-left: 8px;
+    border-left: 3px solid var(--ink);
+    font-weight: 600;
+  }
+  .ends {
+    margin-top: 14px;
+  }
+</style>

@@ -1,0 +1,162 @@
+import { describe, expect, it } from 'vitest';
+import { joinSections, readListRow } from '../schema/list-text';
+import { decodeText, readList, writeList } from './list-file';
+import type { ListItem } from './store/item';
+
+const TABLE = [
+  ['Name', 'Composer', 'Bars', 'Beat unit', 'Tempo'],
+  ['Étude 14', 'Quill', '1-48', 'dotted quarter', '58-66'],
+  ['Three Fables, II', 'Østerrede', '5-16', 'quarter', '66']
+];
+const table = (separator: string) =>
+  TABLE.map((row) => row.map((cell) => (cell.includes(separator) ? `"${cell}"` : cell)).join(separator)).join(
+    '\r\n'
+  );
+const expected = [
+  {
+    name: 'Étude 14',
+    composer: 'Quill',
+    fromBar: 1,
+    toBar: 48,
+    unit: 'dotted-quarter',
+    lowBpm: 58,
+    highBpm: 66
+  },
+  {
+    name: 'Three Fables, II',
+    composer: 'Østerrede',
+    fromBar: 5,
+    toBar: 16,
+    unit: 'quarter',
+    lowBpm: 66,
+    highBpm: null
+  }
+];
+
+describe('a table', () => {
+  it.each([
+    ['commas', ','],
+    ['semicolons', ';'],
+    ['tabs', '\t']
+  ])('is read with %s', (_, separator) => expect(readList(table(separator))).toMatchObject(expected));
+
+  it('is read in UTF-8 with and without a mark, UTF-16 and the old Western encoding', () => {
+    const text = table(';');
+    const utf16 = (isLittle: boolean) => {
+      const bytes = new Uint8Array(2 + text.length * 2);
+      const view = new DataView(bytes.buffer);
+      view.setUint16(0, 0xfeff, isLittle);
+      [...text].forEach((c, i) => view.setUint16(2 + i * 2, c.charCodeAt(0), isLittle));
+      return bytes;
+    };
+    const western = Uint8Array.from([...text].map((c) => c.charCodeAt(0))); // all of it lies in Latin-1
+    const encodings = [
+      new TextEncoder().encode(text),
+      new TextEncoder().encode(`\uFEFF${text}`),
+      utf16(true),
+      utf16(false),
+      western
+    ];
+    for (const bytes of encodings) expect(readList(decodeText(bytes))).toMatchObject(expected);
+  });
+
+  it('passes over columns it does not know, and leaves empty what is not there', () => {
+    expect(readList('title,colour\nGate song,blue')).toMatchObject([
+      { name: 'Gate song', toBar: null, lowBpm: null }
+    ]);
+  });
+});
+
+describe('a list as text', () => {
+  it('is read one item a line, with bars, metre, tempo and range where they stand', () => {
+    const text = `1. Étude 14 “Millrace”, Quill, bars 1-48, 6/8, dotted quarter 58-66
+2) Three Fables II, Osterrede, excerpt, bars 5 to 16, quarter = 66
+- Gate song – Varnholt – 12 bars – 72 bpm
+
+Sight-reading, 20 min a week`;
+    expect(readList(text)).toMatchObject([
+      {
+        name: 'Étude 14 “Millrace”',
+        composer: 'Quill',
+        kind: 'etude',
+        fromBar: 1,
+        toBar: 48,
+        metre: '6/8',
+        unit: 'dotted-quarter',
+        lowBpm: 58,
+        highBpm: 66
+      },
+      {
+        name: 'Three Fables II',
+        composer: 'Osterrede',
+        kind: 'excerpt',
+        fromBar: 5,
+        toBar: 16,
+        lowBpm: 66,
+        highBpm: null
+      },
+      { name: 'Gate song', composer: 'Varnholt', fromBar: 1, toBar: 12, lowBpm: 72 },
+      { name: 'Sight-reading', kind: 'sight-reading', minutesPerWeek: 20, lowBpm: null }
+    ]);
+  });
+
+  it('guesses nothing that is not written', () => {
+    expect(readList('Winter aria')).toMatchObject([
+      { name: 'Winter aria', composer: '', toBar: null, lowBpm: null, highBpm: null }
+    ]);
+  });
+
+  it('means items as any form does, with faults at their fields', () => {
+    const [good, noBars, upsideDown, sight] = readList(
+      'Gate song, bars 1-12, quarter 72\nNo bars, quarter 72\nWrong, bars 1-8, quarter 90-80\nSight-reading'
+    ).map(readListRow);
+    expect(good).toMatchObject({
+      ok: true,
+      item: { sections: [{ tempo: { kind: 'pulse', targetBpm: 72 } }] }
+    });
+    expect(noBars).toMatchObject({ ok: false, fault: { field: 'toBar', says: 'Which bars?' } });
+    expect(upsideDown).toMatchObject({ ok: false, fault: { field: 'highBpm' } });
+    expect(sight).toMatchObject({ ok: false, fault: { field: 'minutesPerWeek' } });
+  });
+});
+
+describe('the table out', () => {
+  const item = {
+    id: 'i',
+    name: '=HYPERLINK("x")',
+    composer: 'Quill; the elder',
+    kind: 'solo',
+    edition: 'third',
+    pages: '3-4',
+    tested: '',
+    metre: '4/4',
+    fromBar: 1,
+    toBar: 16,
+    sections: [
+      { id: 's', fromBar: 1, toBar: 8, tempo: { kind: 'pulse', unit: 'quarter', targetBpm: 60 } },
+      { id: 't', fromBar: 9, toBar: 16, tempo: { kind: 'range', unit: 'half', lowBpm: 80, highBpm: 92 } }
+    ],
+    errata: [{ bar: 7, says: 'B flat', addedOn: '2026-11-24' }],
+    cuts: []
+  } as unknown as ListItem;
+
+  it('comes back in as the same item with its sections', () => {
+    const rows = readList(writeList([item]));
+    const read = rows.map(readListRow).flatMap((row) => (row.ok ? [row.item] : []));
+    const [back, ...more] = joinSections(read);
+    expect(more).toEqual([]);
+    expect(back).toMatchObject({
+      name: item.name,
+      composer: item.composer,
+      kind: 'solo',
+      edition: 'third',
+      fromBar: 1,
+      toBar: 16
+    });
+    expect(back!.sections.map((s) => s.tempo)).toEqual(item.sections.map((s) => s.tempo));
+  });
+
+  it('lets no cell begin a formula', () => {
+    expect(writeList([item])).not.toMatch(/(^|[,\n])"?=/);
+  });
+});

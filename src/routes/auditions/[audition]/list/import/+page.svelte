@@ -1,0 +1,82 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import ImportReview from '$lib/components/list/ImportReview.svelte';
+  import type { ActionData, PageData } from './$types';
+
+  let { data, form }: { data: PageData; form: ActionData } = $props();
+  /** What was read stays on the page while the review is mended. */
+  let rows = $state.raw<NonNullable<Extract<ActionData, { rows: unknown }>>['rows'] | null>(null);
+  $effect.pre(() => {
+    // the answer of the reading; a refused save brings none
+    if (form && 'rows' in form && form.rows) rows = form.rows;
+  });
+</script>
+
+<svelte:head><title>Paste a list · Irvot</title></svelte:head>
+<h2>Paste a list</h2>
+<p class="soft">
+  One item a line, or a table with headings (name, composer, kind, bars, tempo …). It is read, you look it
+  over, and only then is it added.
+</p>
+{#if form && 'fault' in form}<p class="fault" role="alert">{form.fault}</p>{/if}
+<form
+  method="POST"
+  action="?/read"
+  enctype="multipart/form-data"
+  use:enhance={() =>
+    ({ update }) =>
+      update({ reset: false })}
+>
+  <label for="text">The list</label>
+  <textarea
+    id="text"
+    name="text"
+    rows="7"
+    dir="auto"
+    placeholder="Étude 14 “Millrace”, Quill, bars 1-48, 6/8, dotted quarter 58-66&#10;Three Fables II, Osterrede, excerpt, bars 5-16, quarter 66&#10;Sight-reading, 20 min a week"
+  ></textarea>
+  <p class="file">
+    <label for="file">or a file</label>
+    <input id="file" type="file" name="file" accept=".csv,.txt,.tsv,text/plain,text/csv" />
+    <button class="action">Read it</button>
+  </p>
+</form>
+{#if rows}
+  <h2>Look it over</h2>
+  {#key rows}<ImportReview form={data.form} {rows} draftKey="list import {data.head.auditionId}" />{/key}
+{/if}
+
+<style>
+  h2 {
+    margin: 20px 0 4px;
+  }
+  form {
+    max-width: 900px;
+    margin-top: 12px;
+  }
+  label {
+    color: var(--soft);
+    font-size: 0.87rem;
+  }
+  textarea {
+    display: block;
+    width: 100%;
+    margin-top: 3px;
+    padding: 6px 8px;
+    border: 1px solid var(--soft);
+    background: var(--paper);
+  }
+  .file {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 10px;
+    align-items: center;
+    margin-top: 8px;
+  }
+  .fault {
+    margin: 8px 0;
+    padding-left: 8px;
+    border-left: 3px solid var(--ink);
+    font-weight: 600;
+  }
+</style>
