@@ -7,7 +7,7 @@ import { RAMP_SHAPES } from '../core/plan';
 import { ITEM_KINDS, type SeasonItem } from '../core/season';
 import type { StepSchool } from '../core/tempo';
 import { BEAT_UNITS } from '../core/units';
-import { nameField, shortText } from './fields';
+import { dateField, nameField, shortText } from './fields';
 import { planItem } from './item';
 import { parseCuts, parseErrata } from './printed';
 
@@ -40,7 +40,8 @@ const sectionForm = z.object({
   toBpm: number,
   recordings: z.string().max(200, 'At most 200 characters, please.').default(''),
   use: z.enum(['mean', 'median']).default('mean'),
-  minutesPerWeek: number
+  minutesPerWeek: number,
+  dueOn: z.union([z.literal(''), dateField]).default('')
 });
 
 export const itemForm = z.object({
@@ -177,7 +178,9 @@ export function readLines(text: string): number[][] | null {
 
 function readSection(section: SectionForm) {
   const { id, fromBar, toBar, unit } = section;
-  return { id, name: section.name || undefined, fromBar, toBar, tempo: readTempo(section, unit) };
+  const { name, dueOn } = section;
+  const tempo = readTempo(section, unit);
+  return { id, name: name || undefined, fromBar, toBar, tempo, dueOn: dueOn || undefined };
 }
 
 function readTempo(s: SectionForm, unit: SectionForm['unit']) {
@@ -245,6 +248,7 @@ export function fillItemForm(item: SeasonItem & Printed & { readonly version: nu
       name: section.name ?? '',
       fromBar: section.fromBar,
       toBar: section.toBar,
+      dueOn: section.dueOn ?? '',
       ...fillTempo(section.tempo)
     }))
   };
@@ -274,6 +278,29 @@ function fillTempo(tempo: SeasonItem['sections'][number]['tempo']): Partial<Sect
     case 'free':
       return { tempoKind: 'free', minutesPerWeek: tempo.minutesPerWeek };
   }
+}
+
+/**
+ * Makes bars a section of their own, with the tempo they had; what was there gives way, and a section they lay in the middle
+ * of is parted in two. `newId` makes an id for each new section.
+ */
+export function carveSection(
+  sections: readonly SectionForm[],
+  fromBar: number,
+  toBar: number,
+  newId: () => string
+): SectionForm[] {
+  const holds = sections.find((s) => (s.fromBar ?? 0) <= fromBar && fromBar <= (s.toBar ?? 0));
+  const carved = { ...(holds ?? blankSection(newId())), id: newId(), name: '', fromBar, toBar };
+  const around = sections.flatMap((section) => {
+    const [from, to] = [section.fromBar ?? 0, section.toBar ?? 0];
+    if (to < fromBar || from > toBar) return [section];
+    const before = from < fromBar ? [{ ...section, toBar: fromBar - 1 }] : [];
+    const id = before.length > 0 ? newId() : section.id;
+    const after = to > toBar ? [{ ...section, id, fromBar: toBar + 1 }] : [];
+    return [...before, ...after];
+  });
+  return [...around, carved].sort((a, b) => (a.fromBar ?? 0) - (b.fromBar ?? 0));
 }
 
 /** An empty section; ids that begin with "new" are given one when saved. */

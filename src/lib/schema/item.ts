@@ -7,6 +7,7 @@ import { type BeatUnit, sayUnit } from '../core/units';
 import {
   barField,
   bpmField,
+  dateField,
   idField,
   metreField,
   minutesField,
@@ -114,7 +115,8 @@ const sectionBase = {
   name: shortText.unwrap().optional(),
   fromBar: barField,
   toBar: barField,
-  tempo: sectionTempo
+  tempo: sectionTempo,
+  dueOn: dateField.optional()
 };
 export const section = z.strictObject(sectionBase);
 

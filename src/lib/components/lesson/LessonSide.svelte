@@ -63,7 +63,7 @@
   <section class="note">
     <h2><label for="note">Note to take home</label></h2>
     <form method="POST" action="?/note" use:enhance={keep}>
-      <textarea id="note" name="note" rows="5" dir="auto" value={note}></textarea>
+      <textarea id="note" name="note" rows="3" dir="auto" value={note}></textarea>
       <p class="ends">
         <button class="action main">Save the note</button> <a href={noteHref}>Print it</a>
       </p>

@@ -160,7 +160,7 @@
     width: 52px;
   }
   select {
-    width: 112px;
+    width: 136px;
   }
   .fault {
     padding-left: 8px;

@@ -5,7 +5,9 @@
   import Field from '$lib/components/ui/Field.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import { keptForm } from '$lib/state/kept-form';
-  import { type ItemForm, blankSection } from '$lib/schema/item-form';
+  import { type ItemForm, blankSection, carveSection } from '$lib/schema/item-form';
+  import { parseCuts, parseErrata } from '$lib/schema/printed';
+  import BarStrip from './BarStrip.svelte';
   import type { Taker } from '$lib/schema/view';
   import SharedBy from './SharedBy.svelte';
   import SectionFields from './SectionFields.svelte';
@@ -37,6 +39,29 @@
 
   const isSightReading = $derived($form.kind === 'sight-reading');
   let added = 1;
+  let picked = $state<{ fromBar: number; toBar: number } | null>(null);
+  /** The bars as they are typed; none while they are not sound, or more than a page can show. */
+  const strip = $derived.by(() => {
+    const { fromBar, toBar, barsPerLine, name, sections } = $form;
+    if (fromBar === null || toBar === null || toBar < fromBar || toBar - fromBar > 2000) return null;
+    const [errata, cuts] = [parseErrata($form.errata, $form), parseCuts($form.cuts, $form)];
+    return {
+      item: { fromBar, toBar, barsPerLine, name: name || 'the item' },
+      sections: sections.flatMap((s) =>
+        s.fromBar === null || s.toBar === null
+          ? []
+          : [{ fromBar: s.fromBar, toBar: s.toBar, isFree: s.tempoKind === 'free' }]
+      ),
+      errata: errata.ok ? errata.value : [],
+      cuts: cuts.ok ? cuts.value : []
+    };
+  });
+
+  function carve() {
+    if (!picked) return;
+    $form.sections = carveSection($form.sections, picked.fromBar, picked.toBar, () => `new-${(added += 1)}`);
+    picked = null;
+  }
 
   function addSection() {
     const last = $form.sections.at(-1);
@@ -183,6 +208,16 @@
       </div>
     {/if}
     <FormFaults errors={$errors.sections?._errors} />
+    {#if strip}
+      <BarStrip {...strip} canPick bind:selection={picked} />
+      <p class="carve">
+        <button type="button" class="action" disabled={!picked} onclick={carve}
+          >{picked
+            ? `Make bars ${picked.fromBar}–${picked.toBar} a section`
+            : 'Pick bars to make them a section'}</button
+        >
+      </p>
+    {/if}
     {#each $form.sections as section, i (section.id)}
       <SectionFields
         {form}
@@ -268,6 +303,9 @@
     margin: 24px 0 6px;
     padding-top: 10px;
     border-top: 1.5px solid var(--ink);
+  }
+  .carve {
+    margin: 6px 0 10px;
   }
   .whose {
     display: flex;

@@ -96,7 +96,12 @@
       </div>
       <div class="bars">
         {#if item.kind !== 'sight-reading'}
-          <BarStrip {item} sections={planned?.sections ?? []} />
+          <BarStrip
+            {item}
+            sections={planned?.sections.map((s) => ({ ...s, isFree: s.unit === null })) ?? []}
+            errata={item.errata}
+            cuts={item.cuts}
+          />
         {:else}
           <p class="soft">{item.minutesPerWeek} min a week, no ladder</p>
         {/if}

@@ -107,6 +107,9 @@
         >{/snippet}
     </Field>
   {/if}
+  <Field id={id('dueOn')} label="Due on" errors={errors?.dueOn}>
+    {#snippet control(w)}<input {...w} type="date" bind:value={$form.sections[index]!.dueOn} />{/snippet}
+  </Field>
   {#if canRemove}<button
       type="button"
       class="quiet"
@@ -118,7 +121,7 @@
 <style>
   fieldset {
     display: grid;
-    grid-template-columns: 90px 90px 170px 180px repeat(3, 1fr);
+    grid-template-columns: 76px 76px 150px 172px repeat(3, minmax(84px, 1fr)) 140px auto;
     gap: 10px 14px;
     align-items: start;
     padding: 10px 0 14px;

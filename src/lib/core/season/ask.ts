@@ -11,6 +11,7 @@ import {
   type Stages,
   type Window
 } from '../plan';
+import { targetOf } from '../tempo';
 import { type DayNumber, type Minutes, dayOf } from '../units';
 import type { Climb } from './climb';
 import type { SeasonFrame } from './frame';
@@ -29,6 +30,16 @@ export function mostPerDay(item: SeasonItem): { ladder: Minutes; minutes: Minute
     return { ladder: most, minutes: most };
   const minutes = Math.min(most, Math.max(LEAST_BLOCK_MIN, Math.ceil(perWeek / 3)));
   return { ladder: Math.max(LEAST_BLOCK_MIN, most - minutes), minutes };
+}
+
+/** Rungs pinned to a date: by themselves, or as the target of a section that is due on a day. */
+export function rungPinsOf(request: SeasonRequest, item: SeasonItem): RungPin[] {
+  const due = item.sections.flatMap(({ id, tempo, dueOn }) => {
+    const target = targetOf(tempo);
+    return dueOn && target ? [{ itemId: item.id, sectionId: id, bpm: target.bpm, date: dueOn }] : [];
+  });
+  const own = (request.pins ?? []).filter((p): p is RungPin => 'bpm' in p && p.itemId === item.id);
+  return [...own, ...due];
 }
 
 /** Null where the ladder asks nothing. */

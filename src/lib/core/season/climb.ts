@@ -1,6 +1,6 @@
 /**
- * One item's way up: what holds in each section, the ladders that follow, merged so that the section furthest
- * from its target is climbed first, and the minutes every rung asks for.
+ * One item's way up: what holds in each section, the ladders that follow, merged so that what is due first and then the
+ * section furthest from its target is climbed first, and the minutes every rung asks for.
  */
 import {
   type Away,
@@ -89,7 +89,12 @@ export function readClimb(
   const ladders = pulsed.map((p) => sectionRungs(item, p, schools, share, agreed));
   const slowest = [...pulsed].sort((a, b) => a.start / a.target.targetBpm - b.start / b.target.targetBpm)[0];
   const isSeen = pulsed.every((p) => p.held !== null);
-  const rungs = ladders.flat().sort((a, b) => a.share - b.share);
+  const due = new Map(item.sections.map((s) => [s.id, s.dueOn ? dayOf(s.dueOn) : Infinity]));
+  const later = (a: ClimbRung, b: ClimbRung) => {
+    const [first, second] = [due.get(a.sectionId)!, due.get(b.sectionId)!];
+    return first === second ? a.share - b.share : first - second;
+  };
+  const rungs = ladders.flat().sort(later);
   const work = readWork(item, touches, pulsed, schools.inARow, today, agreed);
   return {
     sections: item.sections.map((s) =>

@@ -2,9 +2,10 @@
 import { dateRungs } from '../plan';
 import { type Minutes, dayOf, formatDate } from '../units';
 import { describeDays, ladderOf } from './days';
+import { rungPinsOf } from './ask';
 import type { ItemCase, Laid, SeasonFrame } from './frame';
 import type { ItemState, PlannedItem, PlannedRung, SeasonPlan } from './plan';
-import type { RungPin, SeasonRequest } from './request';
+import type { SeasonRequest } from './request';
 import { describeShortage, shortByDay } from './shortage';
 import { describeWeeks } from './weeks';
 
@@ -52,7 +53,7 @@ function describeItem(request: SeasonRequest, one: ItemCase, laid: Laid): Planne
   const { item, climb, stages } = one;
   const ladder = ladderOf(laid, one);
   const left = climb.rungs.map((r) => r.minutes - r.minutesDone);
-  const rungPins = (request.pins ?? []).filter((p): p is RungPin => 'bpm' in p && p.itemId === item.id);
+  const rungPins = rungPinsOf(request, item);
   const own = laid.minutes.filter((m) => m.owner === one);
   const leftOutMin = own.reduce((sum, m) => sum + m.leftOutMin, 0);
   const dates = dateRungs(doWithout(left, leftOutMin), ladder);

@@ -15,12 +15,12 @@ import {
 } from '../plan';
 import { inTimeOrder } from '../practice';
 import { type DayNumber, type Minutes, dayOf } from '../units';
-import { askOfClimb, askOfMinutes, mostPerDay } from './ask';
+import { askOfClimb, askOfMinutes, mostPerDay, rungPinsOf } from './ask';
 import { readClimb, schoolsOf, touchesOf } from './climb';
 import { describePlan } from './describe';
 import { type ItemCase, type ItemMinutes, type Laid, type SeasonFrame, loggedOn, readFrame } from './frame';
 import type { SeasonPlan } from './plan';
-import type { BlockPin, RungPin, SeasonItem, SeasonRequest } from './request';
+import type { BlockPin, SeasonItem, SeasonRequest } from './request';
 import { limitWeeks } from './weeks';
 
 /** The plan for a request that its schema has found sound. Cost: some flows over items x days. */
@@ -107,7 +107,7 @@ type Ask = Pick<ItemMinutes, 'owner' | 'kind' | 'asked'>;
 function asksOf(request: SeasonRequest, frame: SeasonFrame, owner: ItemCase): Ask[] {
   const { item, climb, stages } = owner;
   if (!stages) return [];
-  const rungPins = (request.pins ?? []).filter((p): p is RungPin => 'bpm' in p && p.itemId === item.id);
+  const rungPins = rungPinsOf(request, item);
   const ladder = askOfClimb(
     climb,
     item,

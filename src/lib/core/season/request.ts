@@ -27,6 +27,8 @@ export type SeasonSection = {
   readonly fromBar: number;
   readonly toBar: number;
   readonly tempo: SectionTempo;
+  /** The day on which its target is to hold, set by hand; the section is laid to it as to a pin. */
+  readonly dueOn?: string | undefined;
 };
 
 export type SeasonItem = {

@@ -316,6 +316,30 @@ describe('laying it again', () => {
   });
 });
 
+describe('sections with a day each', () => {
+  it('are climbed one after the other, each to its day, whatever the order of their shares', () => {
+    const part = (id: string, fromBar: number, toBar: number, targetBpm: number, dueOn?: string) => ({
+      id,
+      fromBar,
+      toBar,
+      tempo: { kind: 'pulse' as const, unit: 'quarter' as const, targetBpm },
+      dueOn
+    });
+    const long = etude('long', 96, 48, {
+      sections: [
+        part('a', 1, 16, 96, '2026-12-12'),
+        part('b', 17, 32, 96, '2026-12-01'),
+        part('c', 33, 48, 96)
+      ]
+    });
+    const { rungs } = laySeason(request([long], {}, 90)).items[0]!;
+    const lastOf = (id: string) => rungs.findLast((r) => r.sectionId === id)!;
+    expect(lastOf('b')).toMatchObject({ bpm: 96, date: '2026-12-01', pinnedTo: '2026-12-01' });
+    expect(lastOf('a')).toMatchObject({ bpm: 96, date: '2026-12-12' });
+    expect(rungs.map((r) => r.sectionId).join('')).toMatch(/^b+a+c+$/);
+  });
+});
+
 describe('a fortnight away', () => {
   const off = Array.from({ length: 14 }, (_, i) => ({
     date: formatDate(dayOf('2026-12-01') + i),
