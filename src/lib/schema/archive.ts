@@ -3,7 +3,7 @@
  * file a candidate. What it lets through, a studio can take in; faults name the file, the path and what to do.
  */
 import { z } from 'zod';
-import { CHECKS, type CheckKind } from '../core/readiness';
+import { type CheckKind, GROUNDWORK, type GroundworkKind, TICKED_CHECKS } from '../core/readiness';
 import { ITEM_KINDS } from '../core/season';
 import {
   barField,
@@ -41,6 +41,7 @@ const printedFields = z.strictObject({
   kind: z.enum(ITEM_KINDS),
   edition: shortText,
   pages: shortText,
+  key: shortText,
   tested: shortText,
   barsPerLine: z.string().max(2000),
   metre: metreField,
@@ -86,7 +87,11 @@ const call = z
 
 export const archiveCalls = z.array(call).max(2000);
 
-const tickKinds = CHECKS.filter((c) => c.isTicked).map((c) => c.kind) as [CheckKind, ...CheckKind[]];
+type TickKind = CheckKind | GroundworkKind;
+const tickKinds = [...new Set([...TICKED_CHECKS, ...GROUNDWORK.map((g) => g.kind)])] as [
+  TickKind,
+  ...TickKind[]
+];
 
 const item = z.strictObject({
   id: idField,

@@ -51,6 +51,7 @@ export const itemForm = z.object({
   kind: z.enum(ITEM_KINDS).default('etude'),
   edition: shortText,
   pages: shortText,
+  key: shortText,
   tested: shortText,
   errata: z.string().max(4000, 'At most 4,000 characters, please.').default(''),
   cuts: shortText,
@@ -115,6 +116,7 @@ type Printed = {
   readonly composer: string;
   readonly edition: string;
   readonly pages: string;
+  readonly key: string;
   readonly tested: string;
   readonly barsPerLine: string;
   readonly errata: readonly { readonly bar: number; readonly says: string }[];
@@ -164,8 +166,8 @@ export function readItemForm(form: ItemForm): Read {
   const cuts = parseCuts(form.cuts, form);
   if (!cuts.ok) faults.push({ path: ['cuts'], says: cuts.says });
   if (!parsed.success || !errata.ok || !cuts.ok || faults.length > 0) return { ok: false, faults };
-  const { composer, edition, pages, tested, barsPerLine, hasOwnSections } = form;
-  const printed = { composer, edition, pages, tested, barsPerLine, hasOwnSections };
+  const { composer, edition, pages, key, tested, barsPerLine, hasOwnSections } = form;
+  const printed = { composer, edition, pages, key, tested, barsPerLine, hasOwnSections };
   return { ok: true, item: { ...parsed.data, ...printed, errata: errata.value, cuts: cuts.value } };
 }
 
@@ -229,6 +231,7 @@ export function fillItemForm(item: SeasonItem & Printed & { readonly version: nu
     kind: item.kind,
     edition: item.edition,
     pages: item.pages,
+    key: item.key,
     tested: item.tested,
     errata: item.errata.map((e) => `${e.bar}: ${e.says}`).join('\n'),
     cuts: item.cuts.map((c) => `${c.fromBar}-${c.toBar}`).join(', '),

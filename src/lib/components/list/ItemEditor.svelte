@@ -156,6 +156,9 @@
         {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.edition} />{/snippet}
       </Field>
     </div>
+    <Field id="key" label="Key" errors={$errors.key}>
+      {#snippet control(w)}<input {...w} placeholder="D minor" bind:value={$form.key} />{/snippet}
+    </Field>
     <Field id="pages" label="Pages" errors={$errors.pages}>
       {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.pages} />{/snippet}
     </Field>
@@ -287,7 +290,7 @@
 
 <style>
   form {
-    max-width: 900px;
+    max-width: 1020px;
     margin-top: 20px;
   }
   .facts {

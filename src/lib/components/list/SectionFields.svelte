@@ -2,6 +2,7 @@
 <script lang="ts">
   import Field from '$lib/components/ui/Field.svelte';
   import NoteValue from '$lib/components/note/NoteValue.svelte';
+  import Recordings from './Recordings.svelte';
   import { BEAT_UNITS, sayUnit } from '$lib/core/units';
   import type { Writable } from 'svelte/store';
   import type { ItemForm, SectionForm } from '$lib/schema/item-form';
@@ -30,6 +31,12 @@
     ['free', 'free, by ear']
   ] as const;
   const section = $derived($form.sections[index]!);
+  const recorded = $derived(
+    section.recordings
+      .split(/[\s,;]+/)
+      .map(Number)
+      .filter((bpm) => bpm > 0)
+  );
   const id = (name: string) => `section-${index}-${name}`;
 </script>
 
@@ -100,6 +107,10 @@
       >
         {#snippet control(w)}<input {...w} bind:value={$form.sections[index]!.recordings} />{/snippet}
       </Field>
+      <Recordings
+        bpms={recorded}
+        onMeasure={(bpm) => ($form.sections[index]!.recordings = [...recorded, bpm].join(' '))}
+      />
     </div>
     <Field id={id('use')} label="Target is their" errors={errors?.use}>
       {#snippet control(w)}<select {...w} bind:value={$form.sections[index]!.use}
@@ -121,7 +132,7 @@
 <style>
   fieldset {
     display: grid;
-    grid-template-columns: 76px 76px 150px 172px repeat(3, minmax(84px, 1fr)) 140px auto;
+    grid-template-columns: 76px 76px 168px 172px repeat(3, minmax(84px, 1fr)) 140px auto;
     gap: 10px 14px;
     align-items: start;
     padding: 10px 0 14px;

@@ -1,1 +1,2 @@
 export * from './checks';
+export * from './groundwork';

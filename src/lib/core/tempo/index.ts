@@ -1,3 +1,4 @@
 export * from './scale';
 export * from './ladder';
 export * from './target';
+export * from './recordings';

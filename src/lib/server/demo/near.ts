@@ -50,6 +50,7 @@ export const ILKA: DemoCandidate = {
         bars: 48,
         lines: '6 6 5 6 6 / 5 6 8',
         pages: '22-23',
+        key: 'G',
         errata: [{ bar: 31, says: 'B flat, not B' }],
         tested: 'even fingers, air to the end of the line',
         ease: 0.62
@@ -92,6 +93,7 @@ export const ILKA: DemoCandidate = {
         metre: '3/4',
         bars: 64,
         lines: '7 7 7 7 / 6 6 6 6 6 6',
+        key: 'D minor',
         tested: 'sound and slurs over the break',
         ease: 0.72
       },

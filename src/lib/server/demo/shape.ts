@@ -59,6 +59,7 @@ type Facts = {
   split?: number;
   from?: number;
   pages?: string;
+  key?: string;
   errata?: ItemInput['errata'];
 };
 
@@ -78,6 +79,7 @@ export function item(name: string, facts: Facts, first: SectionTempo, second?: S
     kind,
     edition: 'Quay Street Press, 3rd printing',
     pages: facts.pages ?? '',
+    key: facts.key ?? '',
     errata: facts.errata ?? [],
     tested,
     barsPerLine: lines,

@@ -2,7 +2,7 @@
  * Items: what is printed belongs to the list (list_item) and to all who took it; order, schools and, where they differ,
  * sections are one candidate's own (item). Ticks of readiness checks are personal.
  */
-import type { CheckKind } from '../../core/readiness';
+import type { CheckKind, GroundworkKind } from '../../core/readiness';
 import type { Schools, SeasonItem, SeasonSection } from '../../core/season';
 import { type Db, preparedOnce } from '../db/open';
 
@@ -17,6 +17,8 @@ export type ListItem = SeasonItem & {
   readonly composer: string;
   readonly edition: string;
   readonly pages: string;
+  /** "D minor": related scales are chosen from it. */
+  readonly key: string;
   /** What the panel tests with it. */
   readonly tested: string;
   /** Bars in each line of the page, pages parted by a slash: "5 4 4 5 / 4 4 6". */
@@ -41,6 +43,9 @@ export type Own = {
   readonly schools?: Partial<Schools> | undefined;
 };
 
+/** What can be ticked by hand. */
+export type TickKind = CheckKind | GroundworkKind;
+
 type Row = PrintedRow & {
   audition_id: string;
   list_item_id: string;
@@ -56,6 +61,7 @@ type PrintedRow = {
   kind: ListItem['kind'];
   edition: string;
   pages: string;
+  music_key: string;
   tested: string;
   bars_per_line: string;
   metre: string;
@@ -68,7 +74,7 @@ type PrintedRow = {
   cuts_json: string;
 };
 
-const SELECT = `SELECT i.id, i.audition_id, i.list_item_id, l.name, l.composer, l.kind, l.edition, l.pages, l.tested, l.bars_per_line, l.metre,
+const SELECT = `SELECT i.id, i.audition_id, i.list_item_id, l.name, l.composer, l.kind, l.edition, l.pages, l.music_key, l.tested, l.bars_per_line, l.metre,
   l.from_bar, l.to_bar, l.pickup_beats, l.minutes_per_week, i.most_per_day_min, l.sections_json, i.own_sections_json, l.errata_json,
   l.cuts_json, i.schools_json, l.version + i.version - 1 AS version
   FROM item i JOIN list_item l ON l.id = i.list_item_id`;
@@ -93,18 +99,18 @@ const statements = preparedOnce((db) => ({
     'SELECT sections_json FROM list_item WHERE id = ?'
   ),
   printedOfCall: db.prepare<[string], PrintedRow>(
-    `SELECT id, name, composer, kind, edition, pages, tested, bars_per_line, metre, from_bar, to_bar, pickup_beats,
+    `SELECT id, name, composer, kind, edition, pages, music_key, tested, bars_per_line, metre, from_bar, to_bar, pickup_beats,
        minutes_per_week, sections_json, errata_json, cuts_json FROM list_item
      WHERE call_id = ? AND removed_at_ms IS NULL ORDER BY position, id`
   ),
   addPrinted: db.prepare(
-    `INSERT INTO list_item (id, call_id, position, name, composer, kind, edition, pages, tested, bars_per_line, metre, from_bar, to_bar,
+    `INSERT INTO list_item (id, call_id, position, name, composer, kind, edition, pages, music_key, tested, bars_per_line, metre, from_bar, to_bar,
        pickup_beats, minutes_per_week, sections_json, errata_json, cuts_json)
      VALUES (@id, @callId, (SELECT coalesce(max(position), 0) + 1 FROM list_item WHERE call_id = @callId), @name, @composer, @kind,
-       @edition, @pages, @tested, @barsPerLine, @metre, @fromBar, @toBar, @pickupBeats, @minutesPerWeek, @sections, @errata, @cuts)`
+       @edition, @pages, @key, @tested, @barsPerLine, @metre, @fromBar, @toBar, @pickupBeats, @minutesPerWeek, @sections, @errata, @cuts)`
   ),
   savePrinted: db.prepare(
-    `UPDATE list_item SET name = @name, composer = @composer, kind = @kind, edition = @edition, pages = @pages, tested = @tested,
+    `UPDATE list_item SET name = @name, composer = @composer, kind = @kind, edition = @edition, pages = @pages, music_key = @key, tested = @tested,
        bars_per_line = @barsPerLine, metre = @metre, from_bar = @fromBar, to_bar = @toBar, pickup_beats = @pickupBeats,
        minutes_per_week = @minutesPerWeek, sections_json = @sections, errata_json = @errata, cuts_json = @cuts, version = version + 1
      WHERE id = @id`
@@ -125,7 +131,7 @@ const statements = preparedOnce((db) => ({
   setOwnSections: db.prepare('UPDATE item SET own_sections_json = ?, version = version + 1 WHERE id = ?'),
   place: db.prepare('UPDATE item SET position = ? WHERE id = ? AND audition_id = ?'),
   setRemoved: db.prepare('UPDATE list_item SET removed_at_ms = ? WHERE id = ?'),
-  ticks: db.prepare<[string], { kind: CheckKind; on_date: string }>(
+  ticks: db.prepare<[string], { kind: TickKind; on_date: string }>(
     'SELECT kind, on_date FROM check_tick WHERE item_id = ?'
   ),
   tick: db.prepare(
@@ -155,6 +161,7 @@ function decodePrinted(row: PrintedRow): Printed {
     kind: row.kind,
     edition: row.edition,
     pages: row.pages,
+    key: row.music_key,
     tested: row.tested,
     barsPerLine: row.bars_per_line,
     metre: row.metre,
@@ -241,14 +248,14 @@ export function orderItems(db: Db, auditionId: string, ids: readonly string[]): 
   ids.forEach((id, i) => statements(db).place.run(i + 1, id, auditionId));
 }
 
-export function ticksOf(db: Db, itemId: string): Partial<Record<CheckKind, string>> {
+export function ticksOf(db: Db, itemId: string): Partial<Record<TickKind, string>> {
   return Object.fromEntries(
     statements(db)
       .ticks.all(itemId)
       .map((t) => [t.kind, t.on_date])
   );
 }
-export function setTick(db: Db, itemId: string, kind: CheckKind, onDate: string | null): void {
+export function setTick(db: Db, itemId: string, kind: TickKind, onDate: string | null): void {
   if (onDate === null) statements(db).untick.run(itemId, kind);
   else statements(db).tick.run(itemId, kind, onDate);
 }

@@ -1,10 +1,5 @@
 /** The countback, its earlier layings, and readiness: what is read from a plan. */
-import {
-  type CheckKind,
-  type ReadItem,
-  TICKED_CHECKS,
-  readReadiness as readChecks
-} from '../../core/readiness';
+import { GROUNDWORK, type ReadItem, TICKED_CHECKS, readReadiness as readChecks } from '../../core/readiness';
 import { type PlannedItem, heldStairs, plannedStairs, setSideBySide } from '../../core/season';
 import { inTimeOrder } from '../../core/practice';
 import { LIGHT_DAYS, readAways } from '../../core/plan';
@@ -12,12 +7,13 @@ import { dayOf, formatDate } from '../../core/units';
 import type { CountbackItem, SeasonHeadView } from '../../schema/view';
 import { type App, todayIn } from '../app';
 import { findCandidate } from '../store/candidate';
-import { type ListItem, findItem, setTick, ticksOf } from '../store/item';
+import { type ListItem, type TickKind, findItem, setTick } from '../store/item';
 import { hasFeedLink } from '../store/feed-link';
 import { lessonNotesOf } from '../store/lesson';
 import { versionByNumber, versionHeads } from '../store/plan-version';
 import { candidateOfAudition, candidateOfItem } from './about';
 import { NEW_DAY, type Season, currentPlan, readSeason } from './current-plan';
+import { itemTicks } from './list';
 import { found, useCase } from './use-case';
 
 /** What tops every screen of an audition. */
@@ -207,27 +203,27 @@ function readItem(app: App, season: Season, planned: PlannedItem): ReadItem {
     says: slowest?.says ?? '',
     openElements: latest?.notHeld ?? [],
     lastTouch: latest ? dayOf(latest.date) : null,
-    ticks: ticksSince(app, planned.id, season.items.find((i) => i.id === planned.id)?.errata ?? [])
+    ticks: ticksByDay(
+      app,
+      season.items.find((i) => i.id === planned.id)
+    )
   };
 }
 
-/** Ticks by day; errata that came after their tick take it away: they are to be entered. */
-function ticksSince(app: App, itemId: string, errata: ListItem['errata']): ReadItem['ticks'] {
-  const ticks = Object.entries(ticksOf(app.db, itemId));
-  return Object.fromEntries(
-    ticks
-      .filter(([kind, date]) => kind !== 'errata' || errata.every((erratum) => erratum.addedOn <= date))
-      .map(([kind, date]) => [kind, dayOf(date)])
-  );
+function ticksByDay(app: App, item: ListItem | undefined): ReadItem['ticks'] {
+  const ticks = Object.entries(item ? itemTicks(app, item) : {});
+  return Object.fromEntries(ticks.flatMap(([kind, date]) => (date ? [[kind, dayOf(date)]] : [])));
 }
+
+const TICKS: readonly TickKind[] = [...TICKED_CHECKS, ...GROUNDWORK.map((g) => g.kind)];
 
 /** Ticks or unticks a check by hand, dated today where the candidate lives. */
 export const tickCheck = useCase({
   rule: 'own',
   about: candidateOfItem,
-  run: (app: App, input: { itemId: string; kind: CheckKind; isTicked: boolean }) => {
+  run: (app: App, input: { itemId: string; kind: TickKind; isTicked: boolean }) => {
     found(findItem(app.db, input.itemId));
-    if (!TICKED_CHECKS.includes(input.kind))
+    if (!TICKS.includes(input.kind))
       throw new RangeError(`no tick for ${input.kind}: it follows from the log`);
     const candidate = found(findCandidate(app.db, found(candidateOfItem(app, input))));
     setTick(app.db, input.itemId, input.kind, input.isTicked ? todayIn(app, candidate.zone) : null);

@@ -24,11 +24,19 @@ export const readList = useCase({
       audition: season.audition,
       candidate: season.candidate,
       items: season.items,
+      ticks: Object.fromEntries(season.items.map((item) => [item.id, itemTicks(app, item)])),
       today: season.request.today,
       plan
     };
   }
 });
+
+/** Ticks with their dates; errata that came after theirs take it away: they are to be entered. */
+export function itemTicks(app: App, { id, errata }: Pick<items.ListItem, 'id' | 'errata'>) {
+  const ticks = items.ticksOf(app.db, id);
+  const isOutdated = ticks.errata !== undefined && errata.some((erratum) => erratum.addedOn > ticks.errata!);
+  return isOutdated ? { ...ticks, errata: undefined } : ticks;
+}
 
 /** Who takes a call, by name. */
 export function readTakers(app: App, callId: string): Taker[] {
@@ -55,9 +63,10 @@ export const prepareItem = useCase({
 });
 
 /** An item as it is typed: what is printed and what is this candidate's own. */
-export type ItemInput = Omit<items.Printed, 'pages' | 'errata' | 'cuts'> &
+export type ItemInput = Omit<items.Printed, 'pages' | 'key' | 'errata' | 'cuts'> &
   Pick<items.ListItem, 'mostPerDayMin' | 'schools'> & {
     readonly pages?: string | undefined;
+    readonly key?: string | undefined;
     readonly errata?: readonly Omit<items.Erratum, 'addedOn'>[] | undefined;
     readonly cuts?: readonly Omit<items.Cut, 'addedOn'>[] | undefined;
     /** Its sections are this candidate's alone; else they are the list's. */
@@ -132,14 +141,20 @@ function printedOf(
   item: ItemInput,
   sections: items.ListItem['sections'],
   today: string,
-  before: Pick<items.Printed, 'pages' | 'errata' | 'cuts'> = { pages: '', errata: [], cuts: [] }
+  before: Pick<items.Printed, 'pages' | 'key' | 'errata' | 'cuts'> = {
+    pages: '',
+    key: '',
+    errata: [],
+    cuts: []
+  }
 ): items.Printed {
   const { mostPerDayMin: _most, schools: _schools, hasOwnSections: _own, ...printed } = item;
-  const { pages, errata, cuts } = item;
+  const { pages, key, errata, cuts } = item;
   return {
     ...printed,
     sections,
     pages: pages ?? before.pages,
+    key: key ?? before.key,
     errata: errata
       ? errata.map(
           (e) => before.errata.find((b) => b.bar === e.bar && b.says === e.says) ?? { ...e, addedOn: today }

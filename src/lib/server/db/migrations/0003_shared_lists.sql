@@ -38,6 +38,7 @@ CREATE TABLE list_item (
   kind TEXT NOT NULL,
   edition TEXT NOT NULL,
   pages TEXT NOT NULL DEFAULT '',
+  music_key TEXT NOT NULL DEFAULT '',
   tested TEXT NOT NULL,
   bars_per_line TEXT NOT NULL,
   metre TEXT NOT NULL,

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
+  import Groundwork from '$lib/components/list/Groundwork.svelte';
   import ItemList from '$lib/components/list/ItemList.svelte';
   import type { PageData } from './$types';
 
@@ -35,6 +36,7 @@
       canOrder={isTeacher}
     />
   {/key}
+  <Groundwork items={view.items} ticks={view.ticks} dueOn={view.plan?.stages?.groundworkTo ?? null} />
   <p class="soft out">
     <a href="/auditions/{view.audition.id}/list.csv" download>The list as a table (CSV)</a>
   </p>
