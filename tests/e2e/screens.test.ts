@@ -54,6 +54,11 @@ for (const [where, viewport] of VIEWPORTS) {
         '',
         '/list',
         '/list/new',
+        '/list/import',
+        '/lesson',
+        '/paper/week',
+        '/paper/wall',
+        '/paper/note',
         '/log',
         '/readiness',
         '/call',
@@ -63,6 +68,10 @@ for (const [where, viewport] of VIEWPORTS) {
       ]) {
         await page.goto(studio.origin + audition + path);
         await expectClean(page, path || 'countback');
+      }
+      for (const path of ['/studio/archive', '/lists']) {
+        await page.goto(studio.origin + path);
+        await expectClean(page, path);
       }
       await page.goto(studio.origin + audition);
       await alive(page);

@@ -150,11 +150,10 @@ export const archiveCandidate = z.strictObject({
   auditions: z.array(audition).max(200)
 });
 
-export type ArchiveHead = z.infer<typeof archiveHead>;
 export type ArchiveCall = z.infer<typeof call>;
 export type ArchiveCandidate = z.infer<typeof archiveCandidate>;
 export type Archive = {
-  readonly head: ArchiveHead;
+  readonly head: z.infer<typeof archiveHead>;
   readonly calls: readonly ArchiveCall[];
   readonly candidates: readonly ArchiveCandidate[];
 };

@@ -10,7 +10,7 @@ import { planItem } from './item';
 
 const number = z.number().nullable().default(null);
 
-export const listRow = z.object({
+const listRow = z.object({
   name: nameField,
   composer: shortText,
   kind: z.enum(ITEM_KINDS).default('etude'),

@@ -82,7 +82,7 @@
       <p>
         {#each data.studio.archived as { id, name, instruments } (id)}<a class="away" href="/candidates/{id}"
             ><bdi>{name}</bdi></a
-          > <span class="soft">{instruments}</span>{' '}{/each}
+          > <span class="soft">{instruments}</span>{/each}
       </p>
     </section>
   {/if}
@@ -104,6 +104,9 @@
     color: var(--soft);
     font-size: 1rem;
     font-weight: 400;
+  }
+  .away {
+    margin-right: 4px;
   }
   .minor {
     padding-bottom: 8px;

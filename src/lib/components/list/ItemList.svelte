@@ -70,6 +70,8 @@
       <span class="place">
         {#if canOrder}<span
             class="grip"
+            role="button"
+            tabindex="0"
             use:dragHandle
             aria-label="Move {item.name}: drag, or press Enter and use the arrow keys"
             ><GripVertical size={16} /></span

@@ -29,22 +29,26 @@
   }
 </script>
 
-<div class="measure">
-  <button type="button" class="action" onclick={tap}>Tap the beat</button>
-  <span class="soft" role="status"
-    >{taps.length === 0
-      ? 'while the recording plays'
-      : tapped === null
-        ? `${taps.length} of ${LEAST_TAPS} taps`
-        : `${tapped} from ${taps.length} taps`}</span
-  >
-  <button type="button" class="quiet" disabled={tapped === null} onclick={() => add(tapped)}>Add it</button>
-</div>
-<div class="measure">
-  <label><input type="number" step="any" bind:value={beats} /> beats</label>
-  <label>in <input type="number" step="any" bind:value={seconds} /> seconds</label>
-  <span class="soft">{counted === null ? '' : `= ${counted}`}</span>
-  <button type="button" class="quiet" disabled={counted === null} onclick={() => add(counted)}>Add it</button>
+<div class="tools">
+  <div class="measure">
+    <button type="button" class="action" onclick={tap}>Tap the beat</button>
+    <span class="soft" role="status"
+      >{taps.length === 0
+        ? 'while the recording plays'
+        : tapped === null
+          ? `${taps.length} of ${LEAST_TAPS} taps`
+          : `${tapped} from ${taps.length} taps`}</span
+    >
+    <button type="button" class="quiet" disabled={tapped === null} onclick={() => add(tapped)}>Add it</button>
+  </div>
+  <div class="measure">
+    <label><input type="number" step="any" bind:value={beats} /> beats</label>
+    <label>in <input type="number" step="any" bind:value={seconds} /> seconds</label>
+    <span class="soft">{counted === null ? '' : `= ${counted}`}</span>
+    <button type="button" class="quiet" disabled={counted === null} onclick={() => add(counted)}
+      >Add it</button
+    >
+  </div>
 </div>
 {#if read && bpms.length > 1}
   <div
@@ -71,6 +75,11 @@
     align-items: center;
     margin-top: 6px;
   }
+  .tools {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 48px;
+  }
   .action {
     touch-action: manipulation;
   }
@@ -88,6 +97,7 @@
   }
   .line {
     position: relative;
+    max-width: 560px;
     height: 22px;
     margin-top: 8px;
     border-bottom: 1.5px solid var(--soft);

@@ -107,10 +107,6 @@
       >
         {#snippet control(w)}<input {...w} bind:value={$form.sections[index]!.recordings} />{/snippet}
       </Field>
-      <Recordings
-        bpms={recorded}
-        onMeasure={(bpm) => ($form.sections[index]!.recordings = [...recorded, bpm].join(' '))}
-      />
     </div>
     <Field id={id('use')} label="Target is their" errors={errors?.use}>
       {#snippet control(w)}<select {...w} bind:value={$form.sections[index]!.use}
@@ -127,6 +123,14 @@
       aria-label="Remove section {index + 1}"
       onclick={onRemove}>Remove</button
     >{/if}
+  {#if section.tempoKind === 'recordings'}
+    <div class="measuring">
+      <Recordings
+        bpms={recorded}
+        onMeasure={(bpm) => ($form.sections[index]!.recordings = [...recorded, bpm].join(' '))}
+      />
+    </div>
+  {/if}
 </fieldset>
 
 <style>
@@ -146,6 +150,9 @@
   }
   .drawn {
     padding-bottom: 6px;
+  }
+  .measuring {
+    grid-column: 1 / -1;
   }
   .wide {
     grid-column: span 2;

@@ -9,7 +9,7 @@ import { readSections, schoolsOf } from './climb';
 import type { Schools, SeasonItem } from './request';
 
 /** One place where something did not hold yet, the latest first. */
-export type Stuck = {
+type Stuck = {
   readonly date: string;
   readonly fromBar: number | null;
   readonly toBar: number | null;
@@ -19,7 +19,7 @@ export type Stuck = {
   readonly says: string;
 };
 
-export type SectionSince = {
+type SectionSince = {
   readonly sectionId: string;
   readonly fromBar: number;
   readonly toBar: number;

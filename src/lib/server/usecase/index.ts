@@ -1,5 +1,6 @@
 /** Every use case of the house; a test walks this list with the wrong person. */
 import * as archive from './archive';
+import * as backup from './backup';
 import * as call from './call';
 import * as calendar from './calendar';
 import * as countback from './countback';
@@ -19,5 +20,5 @@ function useCasesOf(module: Record<string, unknown>): [string, UseCase<never, un
 }
 
 export const USE_CASES = Object.fromEntries(
-  [archive, calendar, call, countback, lesson, list, log, pin, signIn, studio].flatMap(useCasesOf)
+  [archive, backup, calendar, call, countback, lesson, list, log, pin, signIn, studio].flatMap(useCasesOf)
 );

@@ -1,10 +1,10 @@
 import { fail } from '@sveltejs/kit';
 import { MOST_ARCHIVE_BYTES, readArchive, sayTooLarge } from '$lib/server/archive/file';
 import { backupDirectory, theApp } from '$lib/server/context';
-import { listBackups, makeBackup } from '$lib/server/db/backup';
 import { CodedError } from '$lib/server/errors';
 import { ask } from '$lib/server/http';
 import { importArchive } from '$lib/server/usecase/archive';
+import { backUp, readBackups } from '$lib/server/usecase/backup';
 import { readStudio } from '$lib/server/usecase/studio';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -12,7 +12,7 @@ export const load: PageServerLoad = (event) => {
   const { rows, archived } = ask(event, readStudio, {});
   return {
     candidates: rows.length + archived.length,
-    backups: listBackups(backupDirectory()),
+    backups: ask(event, readBackups, { directory: backupDirectory() }),
     directory: backupDirectory()
   };
 };
@@ -34,8 +34,7 @@ export const actions: Actions = {
     }
   },
   backUp: async (event) => {
-    ask(event, readStudio, {});
-    await makeBackup(theApp().db, backupDirectory(), Date.now());
+    await ask(event, backUp, { directory: backupDirectory() });
     return { isBackedUp: true };
   }
 };

@@ -18,7 +18,9 @@
 
 <svelte:head>
   <!-- the size of the sheet cannot be given by a style in the page's body -->
-  {@html `<style>@page { size: ${size} ${isWide ? 'landscape' : 'portrait'}; margin: 12mm; }</style>`}
+  <svelte:element this={"style"}
+    >{`@page { size: ${size} ${isWide ? 'landscape' : 'portrait'}; margin: 12mm; }`}</svelte:element
+  >
 </svelte:head>
 <nav class="tools" aria-label="Paper">
   <a href={base}>Back to the countback</a>
