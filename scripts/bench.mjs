@@ -1,9 +1,13 @@
-/** Prints what is measured: the plan in processor time, the countback page's weight, the server's memory with the demo. */
+/**
+ * Prints what is measured: the plan in processor time, the countback page's weight, the server's memory with the demo, and the
+ * screens of a large studio.
+ */
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { enterAsTeacher, withDemo } from './parts/browse.mjs';
+import { measureLargeStudio } from './parts/large-studio.mjs';
 import { ROOT, ensureInstalled } from './parts/prepare.mjs';
 
 ensureInstalled();
@@ -50,3 +54,4 @@ await withDemo(3292, async ({ app, browser }) => {
     `\nThe server with the demo, after 20 pages: ${(resident / 1e6).toFixed(0)} MB resident, goal 200 MB: ${(resident / 200e6).toFixed(2)} of it`
   );
 });
+await measureLargeStudio(3293);

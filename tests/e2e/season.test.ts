@@ -98,7 +98,7 @@ test('one list serves three candidates through a season, and goes along to anoth
       await page.waitForURL('**/list/*');
       await alive(page);
       await expect(page.getByText(/are shared with/)).toContainText('Ada Quillon, Cy Okkerse');
-      await page.getByText('Errata and cuts').click();
+      await page.getByText('Errata and cuts', { exact: true }).click();
       await page.getByLabel('Errata, one a line').fill('99: x');
       await page.getByRole('button', { name: 'Save', exact: true }).click();
       await expect(page.locator('#errata-fault')).toContainText('Bar 99 lies outside the item');
@@ -163,10 +163,10 @@ test('one list serves three candidates through a season, and goes along to anoth
     await page.locator('input[name=from]').fill('2026-12-01');
     await page.locator('input[name=to]').fill('2026-12-14');
     await page.getByRole('button', { name: 'Lay the plan around it' }).click();
-    await expect(page.getByText('Away Tue 1 Dec to Mon 14 Dec.')).toBeVisible();
+    await expect(page.getByText('Away Tue 1 Dec to Mon 14 Dec.', { exact: true })).toBeVisible();
     await expect(page.getByText('the first week has three fifths of its minutes')).toBeVisible();
     await page.getByRole('button', { name: 'Take it back' }).click();
-    await expect(page.getByText('Away Tue 1 Dec')).toHaveCount(0);
+    await expect(page.getByText('Away Tue 1 Dec to Mon 14 Dec.', { exact: true })).toHaveCount(0);
     await expect(dated()).toBeVisible();
   });
 

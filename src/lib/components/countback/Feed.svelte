@@ -3,9 +3,10 @@
   import { enhance } from '$app/forms';
 
   let { hasFeed, address }: { hasFeed: boolean; address: string | null } = $props();
+  let isOpen = $state(false);
 </script>
 
-<details open={address !== null}>
+<details bind:open={isOpen}>
   <summary>Calendar address that keeps itself up to date</summary>
   {#if address}
     <p>

@@ -276,11 +276,11 @@ function readWork(
   today: DayNumber,
   agreed: Agreed | undefined
 ): { spent: Minutes; carried: Agreed['carried'][number] | null } {
-  const at = (section: Pulsed, upTo: number) =>
-    touches.findIndex(
-      (t) =>
-        t.id === heldTempo(touches.slice(0, upTo), section.target, pulsed[0]!.target, inARow, today)?.touchId
-    );
+  const at = (section: Pulsed, upTo: number) => {
+    const before = touches.slice(0, upTo);
+    const held = heldTempo(before, section.target, pulsed[0]!.target, inARow, today);
+    return held ? before.findIndex((t) => t.id === held.touchId) : -1;
+  };
   const last = Math.max(-1, ...pulsed.map((p) => at(p, touches.length)));
   const since = sumMinutes(touches.slice(last + 1));
   if (last < 0) return { spent: since, carried: null };

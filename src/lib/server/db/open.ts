@@ -16,6 +16,14 @@ export function openDb(file: string): Db {
   return db;
 }
 
+const countWrites = preparedOnce((db) => db.prepare<[], { n: number }>('SELECT total_changes() AS n'));
+const rollbacks = new WeakMap<Db, number>();
+
+/** Another text after every row this process has written or taken back; nobody else writes, since the file is locked. */
+export const writesOf = (db: Db): string => `${countWrites(db).get()!.n}.${rollbacks.get(db) ?? 0}`;
+/** To be called when a transaction was rolled back: what was read within it is no longer so. */
+export const noteRollback = (db: Db) => void rollbacks.set(db, (rollbacks.get(db) ?? 0) + 1);
+
 /** Statements prepared once per database; the store's own `make` names them. */
 export function preparedOnce<S>(make: (db: Db) => S): (db: Db) => S {
   const known = new WeakMap<Db, S>();

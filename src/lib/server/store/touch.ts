@@ -33,11 +33,11 @@ const statements = preparedOnce((db) => ({
   itemOf: db.prepare<[string], { item_id: string }>('SELECT item_id FROM touch WHERE id = ?'),
   setRemoved: db.prepare('UPDATE touch SET removed_at_ms = ? WHERE id = ?'),
   lastDate: db.prepare<[string], { date: string | null }>(
-    `SELECT max(t.date) AS date FROM touch t JOIN item i ON i.id = t.item_id JOIN audition a ON a.id = i.audition_id
-     WHERE a.candidate_id = ? AND t.removed_at_ms IS NULL`
+    `SELECT max((SELECT t.date FROM touch t WHERE t.item_id = i.id AND t.removed_at_ms IS NULL ORDER BY t.date DESC LIMIT 1)) AS date
+     FROM audition a CROSS JOIN item i ON i.audition_id = a.id WHERE a.candidate_id = ?`
   ),
   minutesSince: db.prepare<[string, string], { minutes: number | null }>(
-    `SELECT sum(t.length_min) AS minutes FROM touch t JOIN item i ON i.id = t.item_id JOIN audition a ON a.id = i.audition_id
+    `SELECT sum(t.length_min) AS minutes FROM audition a CROSS JOIN item i ON i.audition_id = a.id CROSS JOIN touch t ON t.item_id = i.id
      WHERE a.candidate_id = ? AND t.date >= ? AND t.removed_at_ms IS NULL`
   )
 }));

@@ -5,6 +5,7 @@
 import { createHash } from 'node:crypto';
 import { type SeasonPlan, type SeasonRequest, compareLayings, laySeason } from '../../core/season';
 import { type App, todayIn } from '../app';
+import { writesOf } from '../db/open';
 import { type Audition, findAudition } from '../store/audition';
 import { type Candidate, findCandidate } from '../store/candidate';
 import { type ListItem, itemsOf } from '../store/item';
@@ -20,8 +21,29 @@ export type Season = {
   readonly request: SeasonRequest;
 };
 
-/** All facts of one audition, as the plan is laid from. */
+/** Seasons read lately: a page asks for the same one several times. */
+const MOST_KEPT = 16;
+type Kept = { readonly at: string; readonly season: Season; version?: PlanVersion };
+const kept = new WeakMap<App['db'], Map<string, Kept>>();
+
+/** All facts of one audition, as the plan is laid from. Kept until anything is written or the day turns. */
 export function readSeason(app: App, auditionId: string): Season {
+  const seasons = kept.get(app.db) ?? new Map<string, Kept>();
+  kept.set(app.db, seasons);
+  const before = seasons.get(auditionId);
+  if (before && before.at === stamp(app, before.season)) return before.season;
+  const season = readFacts(app, auditionId);
+  seasons.delete(auditionId);
+  seasons.set(auditionId, { at: stamp(app, season), season });
+  if (seasons.size > MOST_KEPT) seasons.delete(seasons.keys().next().value!);
+  return season;
+}
+
+function stamp(app: App, { candidate }: Season): string {
+  return `${writesOf(app.db)} ${todayIn(app, candidate.zone)}`;
+}
+
+function readFacts(app: App, auditionId: string): Season {
   const audition = found(findAudition(app.db, auditionId));
   const candidate = found(findCandidate(app.db, audition.candidateId));
   const items = itemsOf(app.db, auditionId);
@@ -59,9 +81,15 @@ function mocksOf({ ownDates }: Audition) {
 export function currentPlan(app: App, season: Season, cause: string): PlanVersion | null {
   const { request, audition } = season;
   if (request.items.length === 0 || request.rounds.length === 0) return null;
+  const known = kept.get(app.db)?.get(audition.id);
+  const isKnown = known?.season === season && known.at === stamp(app, season);
+  if (isKnown && known.version) return known.version;
   const factsDigest = digestOf(request);
   const before = latestVersion(app.db, audition.id);
-  if (before?.factsDigest === factsDigest) return before;
+  if (before?.factsDigest === factsDigest) {
+    if (isKnown) known.version = before;
+    return before;
+  }
 
   const plan = laySeason({ ...request, previous: before?.plan.agreed });
   const moves = before ? compareLayings(before.plan, plan) : [];

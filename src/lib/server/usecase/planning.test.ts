@@ -5,7 +5,7 @@ import { latestVersion, versionHeads } from '../store/plan-version';
 import { exportCalendar } from './calendar';
 import { readComparison, readCountback, readReadiness, readVersions, tickCheck } from './countback';
 import { addAudition, saveCall } from './call';
-import { addItem, orderItems, readItem, readList, removeItem, saveItem } from './list';
+import { addItem, addItems, orderItems, readItem, readList, removeItem, saveItem } from './list';
 import { logTouch, readLog, removeTouch } from './log';
 import { pinBlock, pinRung, unpinBlock, unpinRung } from './pin';
 import { addCandidate, readCandidate, readStudio, saveTime } from './studio';
@@ -67,6 +67,17 @@ describe('the plan of an audition', () => {
     expect(view).toMatchObject({ today: '2026-11-27', cause: 'a new day' });
     expect(view.moves.length).toBeGreaterThan(0);
     expect(view.moves.every((m) => m.why !== 'holds')).toBe(true);
+  });
+
+  it('shows nothing of a change that was taken back half way', () => {
+    const before = readList(app, TEACHER, { auditionId }).items.map((i) => i.name);
+    const items = [
+      { ...STUDY, name: 'New' },
+      { ...STUDY, name: 'Broken', sections: [{ id: 'new-1' }] as never }
+    ];
+    expect(() => addItems(app, TEACHER, { auditionId, items })).toThrow();
+    expect(readList(app, TEACHER, { auditionId }).items.map((i) => i.name)).toEqual(before);
+    expect(countback().plan!.items.map((i) => i.name)).toEqual(before);
   });
 
   it('is not laid twice for the same facts on the same day', () => {

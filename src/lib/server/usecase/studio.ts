@@ -49,12 +49,12 @@ export const readStudio = useCase({
   rule: 'teacher',
   run: (app: App, _input: Record<string, never>, who: Who) => {
     const all = candidates.listCandidates(app.db);
-    const rows = all.filter((c) => c.archivedAtMs === null).map((c) => studioRow(app, c));
+    const active = all
+      .filter((c) => c.archivedAtMs === null)
+      .map((candidate) => ({ candidate, auditions: auditionsOf(app.db, candidate.id) }));
+    const rows = active.map(({ candidate, auditions }) => studioRow(app, candidate, auditions));
     const name = who.kind === 'teacher' ? who.name : '';
-    const rechecks = readRechecks(
-      app,
-      all.filter((c) => c.archivedAtMs === null)
-    );
+    const rechecks = readRechecks(app, active);
     const archived = all
       .filter((c) => c.archivedAtMs !== null)
       .map((c) => ({ id: c.id, name: c.name, instruments: c.instruments }));
@@ -66,11 +66,13 @@ function soonest(row: StudioRow): number {
   return Math.min(Infinity, ...row.auditions.map((a) => a.daysToGo ?? Infinity));
 }
 
-function readRechecks(app: App, all: readonly candidates.Candidate[]): Recheck[] {
+type WithAuditions = { readonly candidate: candidates.Candidate; readonly auditions: readonly Audition[] };
+
+function readRechecks(app: App, all: readonly WithAuditions[]): Recheck[] {
   const byCall = new Map<string, Recheck>();
-  for (const candidate of all) {
+  for (const { candidate, auditions } of all) {
     const today = todayIn(app, candidate.zone);
-    for (const { id, call } of auditionsOf(app.db, candidate.id)) {
+    for (const { id, call } of auditions) {
       if (byCall.has(call.id) || !isRecheckDue(call, today)) continue;
       const daysSince = call.checkedOn === null ? null : dayOf(today) - dayOf(call.checkedOn);
       byCall.set(call.id, { auditionId: id, name: call.name, daysSince });
@@ -79,7 +81,7 @@ function readRechecks(app: App, all: readonly candidates.Candidate[]): Recheck[]
   return [...byCall.values()];
 }
 
-function studioRow(app: App, candidate: candidates.Candidate): StudioRow {
+function studioRow(app: App, candidate: candidates.Candidate, auditions: readonly Audition[]): StudioRow {
   const today = todayIn(app, candidate.zone);
   const day = dayOf(today);
   const lastLog = lastLogDate(app.db, candidate.id);
@@ -95,8 +97,14 @@ function studioRow(app: App, candidate: candidates.Candidate): StudioRow {
     hasTime: candidate.time.week.length > 0,
     lacksConsent: candidate.isMinor && candidate.consentOn === null,
     today,
-    auditions: auditionsOf(app.db, candidate.id).map((a) => studioAudition(app, a, today))
+    auditions: shownAuditions(auditions, today).map((a) => studioAudition(app, a, today))
   };
+}
+
+/** Those ahead or without a round yet; where there is none, the latest. */
+function shownAuditions(all: readonly Audition[], today: string): readonly Audition[] {
+  const ahead = all.filter((a) => a.rounds.length === 0 || a.rounds.some((r) => r.date >= today));
+  return ahead.length > 0 ? ahead : all.slice(-1);
 }
 
 /** From what the latest laying says of itself: a front page unpacks no plan. */

@@ -3,6 +3,7 @@
  * it is about. A test walks every one of them with the wrong person.
  */
 import type { App, Who } from '../app';
+import { noteRollback } from '../db/open';
 import { CodedError } from '../errors';
 
 /** anyone: also without an account. teacher: the studio's teacher. own: the teacher, or the candidate it is about. */
@@ -28,7 +29,12 @@ type Definition<Input, Output> = {
 export function useCase<Input, Output>(definition: Definition<Input, Output>): UseCase<Input, Output> {
   const checked = (app: App, who: Who, input: Input): Output => {
     check(definition, app, who, input);
-    return app.db.transaction(() => definition.run(app, input, who))();
+    try {
+      return app.db.transaction(() => definition.run(app, input, who))();
+    } catch (thrown) {
+      noteRollback(app.db);
+      throw thrown;
+    }
   };
   return Object.assign(checked, { rule: definition.rule });
 }
@@ -37,7 +43,7 @@ export function useCase<Input, Output>(definition: Definition<Input, Output>): U
 export function waitingUseCase<Input, Output>(
   definition: Definition<Input, Promise<Output>>
 ): UseCase<Input, Promise<Output>> {
-  const checked = async (app: App, who: Who, input: Input): Promise<Output> => {
+  const checked = (app: App, who: Who, input: Input): Promise<Output> => {
     check(definition, app, who, input);
     return definition.run(app, input, who);
   };
