@@ -15,6 +15,8 @@ const SHOTS = [
   ['countback-nearly', 'Noor', ''],
   ['countback-phone', 'Sanne', '', null, PHONE],
   ['studio', '', '/studio'],
+  ['candidate', 'Ilka', 'candidate'],
+  ['lesson', 'Ilka', '/lesson'],
   ['list', 'Ilka', '/list'],
   [
     'item',
@@ -27,13 +29,12 @@ const SHOTS = [
         .then(() => page.getByLabel('Required edition').waitFor())
   ],
   ['log', 'Ilka', '/log'],
-  ['log-phone', 'Ilka', '/log', null, PHONE],
   ['time', 'Ilka', 'time'],
   ['call', 'Ilka', '/call'],
   ['readiness', 'Noor', '/readiness'],
   ['layings', 'Sanne', '/layings'],
   ['compare', 'Sanne', '/layings/compare?a=3&b=30'],
-  ['sign-in', null, '/sign-in']
+  ['paper', 'Ilka', '/paper/week']
 ];
 
 const only = process.argv.slice(2).filter((a) => !a.startsWith('--'));
@@ -70,8 +71,9 @@ await withDemo(3291, async ({ app, browser }) => {
 /** The candidate's first audition on the studio page, or their time. */
 async function addressOf(page, who, path) {
   const row = page.locator('tbody', { hasText: who });
+  const candidate = await row.locator('a[href^="/candidates/"]').first().getAttribute('href');
+  if (path === 'candidate') return candidate;
   const audition = await row.locator('a[href^="/auditions/"]').first().getAttribute('href');
   if (path !== 'time') return audition + path;
-  const candidate = await row.locator('a[href^="/candidates/"]').first().getAttribute('href');
   return `${candidate}/time?from=${audition.split('/').at(-1)}`;
 }

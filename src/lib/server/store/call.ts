@@ -1,5 +1,5 @@
 /** Calls: what belongs to the studio and is taken by several candidates: name, rounds, other dates. */
-import { type Db, preparedOnce } from '../db/open';
+import { type Db, preparedOnce, writesOf } from '../db/open';
 
 export type OtherDate = {
   readonly date: string;
@@ -94,9 +94,21 @@ function decodeRound(r: RoundRow): Round {
   };
 }
 
+/** Calls read since anything was written: a studio's many auditions share few of them. */
+const known = new WeakMap<Db, { readonly at: string; readonly calls: Map<string, Call> }>();
+
 export function findCall(db: Db, id: string): Call | undefined {
+  const at = writesOf(db);
+  const before = known.get(db);
+  const calls = before?.at === at ? before.calls : new Map<string, Call>();
+  if (before?.at !== at) known.set(db, { at, calls });
+  const call = calls.get(id);
+  if (call) return call;
   const row = statements(db).byId.get(id);
-  return row && decode(db, row);
+  if (!row) return undefined;
+  const read = decode(db, row);
+  calls.set(id, read);
+  return read;
 }
 /** Newest first. */
 export const listCalls = (db: Db): Call[] =>
