@@ -2,9 +2,13 @@
   import '$lib/styles/app.css';
   import type { Snippet } from 'svelte';
   import { forgetDrafts } from '$lib/state/draft';
+  import { page } from '$app/state';
+  import SavedLine from '$lib/components/ui/SavedLine.svelte';
   import type { LayoutData } from './$types';
 
   let { data, children }: { data: LayoutData; children: Snippet } = $props();
+  /** Where one was led after saving: what can be taken back. */
+  const undoToken = $derived(page.url.searchParams.get('undo'));
 </script>
 
 <a class="skip" href="#main">To the page</a>
@@ -21,9 +25,17 @@
     </form>
   </header>
 {/if}
-<main id="main">{@render children()}</main>
+<main id="main">
+  {#if data.who && undoToken}<div class="saved"><SavedLine {undoToken} /></div>{/if}
+  {@render children()}
+</main>
 
 <style>
+  .saved {
+    max-width: 1280px;
+    margin: 0 auto;
+    padding: 0 var(--edge);
+  }
   header {
     display: flex;
     align-items: baseline;

@@ -93,6 +93,8 @@
   );
   const pulsed = $derived(planned.sections.filter((s) => s.unit !== null).length);
   const targetBpm = $derived(slowest?.targetBpm ?? null);
+  /** Left of today there is no room for the words: they stand with the name. */
+  const isUnseenNamed = $derived(!isSmall && !slowest?.held && axis.at(axis.today) < 22);
 </script>
 
 <article class:small={isSmall} class:short={planned.shortMin > 0} id="item-{planned.id}">
@@ -102,7 +104,9 @@
       <span class="soft"
         >{#if item.composer}<bdi>{item.composer}</bdi>{/if}{item.composer && planned.kind !== 'sight-reading'
           ? ' · '
-          : ''}{planned.kind === 'sight-reading' ? '' : `bars ${item.fromBar}–${item.toBar}`}</span
+          : ''}{planned.kind === 'sight-reading' ? '' : `bars ${item.fromBar}–${item.toBar}`}{isUnseenNamed
+          ? ' · no evidence yet'
+          : ''}</span
       >
     </button>
     <div class="stairs" style:height="{height}px">
@@ -138,13 +142,8 @@
           <span class="now" style:left="{axis.at(axis.today)}%" style:top="{nowY}px"
             >{said(slowest.held.bpm)}</span
           >
-        {:else}
-          <span
-            class="unseen"
-            class:first={axis.at(axis.today) < 22}
-            style:left="{axis.at(axis.today)}%"
-            style:top="{nowY}px">no evidence yet</span
-          >
+        {:else if !isUnseenNamed}
+          <span class="unseen" style:left="{axis.at(axis.today)}%" style:top="{nowY}px">no evidence yet</span>
         {/if}
         {#each moved as move (move.key)}
           {@const top = ROW_TOP + move.step.clicksBelow * scale}
@@ -285,9 +284,6 @@
     line-height: 1;
     white-space: nowrap;
     transform: translate(-100%, -100%);
-  }
-  .unseen.first {
-    transform: translateY(-100%);
   }
   .step {
     min-width: 24px;

@@ -22,9 +22,17 @@
 
   const nameOf = (id: string) => plan.items.find((item) => item.id === id)?.name ?? '';
   const spans = $derived(plan.short?.reasons.flatMap((reason) => reason.spans) ?? []);
-  const shortItems = $derived(
-    plan.short?.items.map(({ itemId, minutes }) => `${nameOf(itemId)} ${minutes}`).join(', ') ?? ''
-  );
+  /** Names of more than these would be a wall of words; the rows below have them all. */
+  const MOST_NAMED = 5;
+  const shortItems = $derived.by(() => {
+    const all = plan.short?.items ?? [];
+    const isMany = all.length > MOST_NAMED;
+    const named = all.slice(0, isMany ? MOST_NAMED - 1 : MOST_NAMED);
+    const words = named.map(({ itemId, minutes }) => `${nameOf(itemId)} ${minutes}`).join(', ');
+    const rest = all.slice(named.length);
+    const restMin = rest.reduce((sum, { minutes }) => sum + minutes, 0);
+    return isMany ? `${words} and ${rest.length} more ${restMin}` : words;
+  });
 
   const HEIGHT = 30;
   /** A bar lower than this has no room for the sign of a jump, which then stands above it. */

@@ -10,6 +10,9 @@ const ROW_FOOT = 17;
 const LEAST_ROW = 52;
 /** The deepest item gets about this many px below its line. */
 const DEEPEST_PX = 38;
+/** Where there are many, so that more of them are seen at once. */
+const MANY_ITEMS = 16;
+const DEEPEST_OF_MANY_PX = 22;
 const MOST_PX_PER_CLICK = 6;
 
 /** One scale for the whole page: the item farthest from its target sets it. */
@@ -18,7 +21,8 @@ export function pxPerClick(items: readonly CountbackItem[], from: DayNumber): nu
     1,
     ...items.map((item) => deepest([...item.plannedSteps, ...seen(item.heldSteps, from)], 0))
   );
-  return Math.min(MOST_PX_PER_CLICK, DEEPEST_PX / farthest);
+  const deepestPx = items.length > MANY_ITEMS ? DEEPEST_OF_MANY_PX : DEEPEST_PX;
+  return Math.min(MOST_PX_PER_CLICK, deepestPx / farthest);
 }
 
 /** Held steps that show on an axis beginning at `from`, the one that stood there first included. */

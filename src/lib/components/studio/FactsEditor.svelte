@@ -6,18 +6,20 @@
   import Field from '$lib/components/ui/Field.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import type { factsForm } from '$lib/schema/forms';
+  import SavedLine from '$lib/components/ui/SavedLine.svelte';
   import { keptForm } from '$lib/state/kept-form';
 
   let {
     form: initial,
     zones,
     draftKey,
-    isSaved
+    saved
   }: {
     form: SuperValidated<z.infer<typeof factsForm>>;
     zones: readonly string[];
     draftKey: string;
-    isSaved: boolean;
+    /** The secret by which what was just saved can be taken back. */
+    saved: string | null;
   } = $props();
 
   // Read once, while it is set up: what comes later must not undo what is typed or opened.
@@ -69,9 +71,9 @@
   </div>
   <p class="ends">
     <button class="action" disabled={$submitting}>Save</button>
-    {#if isSaved}<span role="status" class="soft">Saved.</span>{/if}
   </p>
 </form>
+{#if saved}<SavedLine undoToken={saved} />{/if}
 
 <style>
   .facts {

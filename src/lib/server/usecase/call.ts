@@ -14,6 +14,7 @@ import { addOwn, itemsOf, listItemIds } from '../store/item';
 import { candidateOfAudition } from './about';
 import { NEW_DAY, currentPlan, layAgain, readDates, readSeason } from './current-plan';
 import { layForTakers, readTakers } from './list';
+import { keepUndo } from './keep-undo';
 import { found, useCase } from './use-case';
 
 export type CallInput = {
@@ -110,16 +111,20 @@ export const readCall = useCase({
   }
 });
 
+/** Returns the secret by which it can be taken back. */
 export const saveCall = useCase({
   rule: 'teacher',
   run: (app: App, input: CallInput & { auditionId: string; version: number }) => {
-    const { callId } = found(auditions.findAudition(app.db, input.auditionId));
+    const { callId, candidateId, call: before } = found(auditions.findAudition(app.db, input.auditionId));
     const { name, dates, version } = input;
     refuseName(app, name, callId);
     const rounds = withIds(app, input.rounds);
     if (!calls.saveCall(app.db, { id: callId, name, dates, rounds, version }))
       throw new CodedError('changed-elsewhere');
     layForTakers(app, callId, 'call changed');
+    const { name: oldName, rounds: oldRounds, dates: oldDates } = before;
+    const old = { name: oldName, rounds: oldRounds, dates: oldDates };
+    return keepUndo(app, candidateId, 'call', { auditionId: input.auditionId, call: old });
   }
 });
 

@@ -10,6 +10,7 @@ import * as log from './log';
 import * as pin from './pin';
 import * as signIn from './sign-in';
 import * as studio from './studio';
+import * as undo from './undo';
 import type { UseCase } from './use-case';
 
 function useCasesOf(module: Record<string, unknown>): [string, UseCase<never, unknown>][] {
@@ -20,5 +21,7 @@ function useCasesOf(module: Record<string, unknown>): [string, UseCase<never, un
 }
 
 export const USE_CASES = Object.fromEntries(
-  [archive, backup, calendar, call, countback, lesson, list, log, pin, signIn, studio].flatMap(useCasesOf)
+  [archive, backup, calendar, call, countback, lesson, list, log, pin, signIn, studio, undo].flatMap(
+    useCasesOf
+  )
 );

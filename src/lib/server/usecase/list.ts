@@ -11,6 +11,7 @@ import { findCandidate } from '../store/candidate';
 import * as items from '../store/item';
 import { candidateOfAudition } from './about';
 import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
+import { keepUndo } from './keep-undo';
 import { found, useCase } from './use-case';
 
 /** The list in order, with what holds of each item, and who else took it. */
@@ -115,12 +116,13 @@ export const addItems = useCase({
   }
 });
 
+/** Returns the secret by which it can be taken back. */
 export const saveItem = useCase({
   rule: 'teacher',
   run: (app: App, input: { itemId: string; item: ItemInput; version: number }) => {
     const before = found(items.findItem(app.db, input.itemId));
     if (before.version !== input.version) throw new CodedError('changed-elsewhere');
-    const { callId } = found(findAudition(app.db, before.auditionId));
+    const { callId, candidateId } = found(findAudition(app.db, before.auditionId));
     const item = withSectionIds(app, input.item);
     const taken = items.takenItems(app.db, before.listItemId);
     const isOwn = item.hasOwnSections === true && taken.length > 1;
@@ -133,6 +135,7 @@ export const saveItem = useCase({
       items.setOwnSections(app.db, other.id, followed ?? item.sections);
     }
     layForTakers(app, callId, `${item.name} changed`);
+    return keepUndo(app, candidateId, 'item', { itemId: before.id, item: before });
   }
 });
 

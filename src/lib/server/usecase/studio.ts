@@ -12,6 +12,7 @@ import { itemCount } from '../store/item';
 import { summaryOf } from '../store/plan-version';
 import { isRecheckDue } from './call';
 import { NEW_DAY, layAgain } from './current-plan';
+import { keepUndo } from './keep-undo';
 import { found, useCase } from './use-case';
 
 /** A new candidate's week before anybody has said otherwise: nothing, so that nothing is promised. */
@@ -153,6 +154,7 @@ export const saveTime = useCase({
     if (!candidates.saveTime(app.db, candidate.id, input.time, input.version))
       throw new CodedError('changed-elsewhere');
     for (const audition of auditionsOf(app.db, candidate.id)) layAgain(app, audition.id, 'time changed');
+    return keepUndo(app, candidate.id, 'time', { time: candidate.time });
   }
 });
 
@@ -170,11 +172,15 @@ export const saveFacts = useCase({
   rule: 'teacher',
   run: (app: App, input: { candidateId: string; facts: candidates.CandidateFacts; version: number }) => {
     const candidate = found(candidates.findCandidate(app.db, input.candidateId));
+    const { name, instruments, zone, isMinor, guardian, consentOn } = candidate;
+    const privateNote = candidates.privateNoteOf(app.db, candidate.id);
+    const before = { name, instruments, zone, isMinor, guardian, consentOn, privateNote };
     if (!candidates.saveFacts(app.db, candidate.id, input.facts, input.version))
       throw new CodedError('changed-elsewhere');
     if (candidate.zone !== input.facts.zone)
       for (const audition of auditionsOf(app.db, candidate.id))
         layAgain(app, audition.id, 'home zone changed');
+    return keepUndo(app, candidate.id, 'facts', { facts: before });
   }
 });
 

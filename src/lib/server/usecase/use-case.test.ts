@@ -9,9 +9,10 @@ import { addAudition } from './call';
 import { addItem } from './list';
 import { addWish } from './lesson';
 import { logTouch } from './log';
-import { addCandidate } from './studio';
+import { addCandidate, saveTime } from './studio';
 import { STUDY } from '../../../../tests/fixtures/study';
 
+const EMPTY = { week: [], exceptions: [], lessons: [], warmUpMin: 0, fundamentalsMin: 0 };
 const NOW = Date.parse('2026-11-24T10:00:00Z');
 const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
 
@@ -42,6 +43,7 @@ beforeEach(() => {
     auditionId,
     itemId,
     touchId,
+    undoToken: saveTime(app, owner, { candidateId, version: 1, time: EMPTY }),
     wishId: addWish(app, owner, { candidateId, says: 'the sonata again' }),
     ids: [],
     item: STUDY,
@@ -94,7 +96,8 @@ describe('every use case', () => {
       auditionId: 'none',
       itemId: 'none',
       touchId: 'none',
-      wishId: 'none'
+      wishId: 'none',
+      undoToken: 'none'
     };
     for (const [name, useCase] of Object.entries(USE_CASES).filter(([, u]) => u.rule === 'own')) {
       expect(['not-found', 'not-allowed'], name).toContain(

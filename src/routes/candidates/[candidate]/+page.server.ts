@@ -60,7 +60,7 @@ export const actions: Actions = {
     );
     const { factsVersion } = ask(event, readFacts, { candidateId }).candidate;
     form.data.version = factsVersion;
-    return 'failed' in answer ? answer.failed : { form, saved: true };
+    return 'failed' in answer ? answer.failed : { form, saved: answer.done };
   },
   wish: async (event) => {
     const read = wishForm.safeParse(Object.fromEntries(await event.request.formData()));

@@ -109,7 +109,7 @@
             form={data.facts}
             zones={data.zones}
             draftKey="facts {data.candidate.id}"
-            isSaved={Boolean(form && 'saved' in form)}
+            saved={(form && 'saved' in form && form.saved) || null}
           />
         </section>
         <section class="leaving">

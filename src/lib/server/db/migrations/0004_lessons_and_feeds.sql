@@ -21,3 +21,12 @@ CREATE TABLE feed_link (
   token_hash TEXT NOT NULL UNIQUE,
   made_at_ms INTEGER NOT NULL
 ) STRICT;
+
+-- What stood there before something was saved, so that it can be taken back for a while.
+CREATE TABLE undo_step (
+  token TEXT PRIMARY KEY,
+  candidate_id TEXT NOT NULL REFERENCES candidate (id) ON DELETE CASCADE,
+  kind TEXT NOT NULL CHECK (kind IN ('item', 'call', 'time', 'facts')),
+  before_json TEXT NOT NULL,
+  made_at_ms INTEGER NOT NULL
+) STRICT;

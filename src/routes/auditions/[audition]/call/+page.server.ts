@@ -74,6 +74,6 @@ export const actions: Actions = {
       form.data.version = ask(event, readCall, { auditionId }).audition.call.version;
       return answer.failed;
     }
-    redirect(303, `/auditions/${auditionId}`);
+    redirect(303, `/auditions/${auditionId}?undo=${answer.done}`);
   }
 };

@@ -38,6 +38,7 @@ export const actions: Actions = {
     }
     const { auditions } = ask(event, readCandidate, { candidateId });
     const from = auditions.find((a) => a.id === event.url.searchParams.get('from'));
-    redirect(303, from ? `/auditions/${from.id}` : `/candidates/${candidateId}`);
+    const to = from ? `/auditions/${from.id}` : `/candidates/${candidateId}`;
+    redirect(303, `${to}?undo=${answer.done}`);
   }
 };

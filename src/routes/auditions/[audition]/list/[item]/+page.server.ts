@@ -31,7 +31,7 @@ export const actions: Actions = {
       form.data.version = ask(event, readItem, { itemId: event.params.item }).version;
       return answer.failed;
     }
-    redirect(303, `/auditions/${event.params.audition}/list`);
+    redirect(303, `/auditions/${event.params.audition}/list?undo=${answer.done}`);
   },
   remove: (event) => {
     const auditionId = ask(event, removeItem, { itemId: event.params.item, isBack: false });
