@@ -32,6 +32,15 @@ export const timeFields = {
   fundamentalsMin: minutesField(0, 240)
 };
 
+/** Exceptions as JSON text, as a page keeps them to put them back. */
+export const exceptionsText = z.preprocess((text) => {
+  try {
+    return JSON.parse(String(text)) as unknown;
+  } catch {
+    return null;
+  }
+}, timeFields.exceptions);
+
 type Spans = { week: readonly { weekday: number; minutes: number; start?: string | undefined }[] };
 
 /** A weekday has no more minutes than a day, spans end before midnight and do not overlap. */

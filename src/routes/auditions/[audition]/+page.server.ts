@@ -2,7 +2,7 @@ import { type ActionFailure, type RequestEvent, fail, isHttpError } from '@svelt
 import type { z } from 'zod';
 import { pinBlockForm, pinRungForm, unpinBlockForm, unpinRungForm } from '$lib/schema/pin-form';
 import { awayForm } from '$lib/schema/forms';
-import { timeFields } from '$lib/schema/time';
+import { exceptionsText } from '$lib/schema/time';
 import { ask } from '$lib/server/http';
 import { dropFeed, makeFeed } from '$lib/server/usecase/calendar';
 import { readCountback } from '$lib/server/usecase/countback';
@@ -32,14 +32,6 @@ function candidateOf(event: RequestEvent): string {
   return ask(event, readCountback, { auditionId: event.params.audition! }).candidate.id;
 }
 
-function parseJson(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
-}
-
 export const actions: Actions = {
   pinBlock: answer(pinBlockForm, pinBlock),
   unpinBlock: answer(unpinBlockForm, unpinBlock),
@@ -60,7 +52,7 @@ export const actions: Actions = {
   },
   awayBack: async (event) => {
     const text = String((await event.request.formData()).get('exceptions') ?? '');
-    const exceptions = timeFields.exceptions.safeParse(parseJson(text));
+    const exceptions = exceptionsText.safeParse(text);
     if (!exceptions.success) return fail(400, { awayFault: 'What was there before could not be read.' });
     ask(event, takeBackAway, { candidateId: candidateOf(event), exceptions: exceptions.data });
   }

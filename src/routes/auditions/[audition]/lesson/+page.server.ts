@@ -2,7 +2,7 @@ import { type ActionFailure, type RequestEvent, fail, isHttpError } from '@svelt
 import type { z } from 'zod';
 import { answerForm, noteForm, stepForm, targetForm, weekForm } from '$lib/schema/lesson-form';
 import { STEPS, stepKey } from '$lib/schema/item-form';
-import { timeFields } from '$lib/schema/time';
+import { exceptionsText } from '$lib/schema/time';
 import { ask } from '$lib/server/http';
 import {
   answerWish,
@@ -76,8 +76,8 @@ export const actions: Actions = {
     );
   },
   weekBack: async (event) => {
-    const text = String((await event.request.formData()).get('exceptions') ?? '[]');
-    return decide(timeFields.exceptions, JSON.parse(text), (exceptions) => {
+    const text = (await event.request.formData()).get('exceptions');
+    return decide(exceptionsText, text, (exceptions) => {
       ask(event, takeBackAway, { candidateId: lessonOf(event).candidate.id, exceptions });
       return null;
     });

@@ -78,6 +78,11 @@
     margin-top: 10px;
     overflow-x: auto;
   }
+  @media (max-width: 900px) {
+    .scroll table {
+      min-width: 980px;
+    }
+  }
   .fault {
     margin: 8px 0;
     padding: 6px 12px;
