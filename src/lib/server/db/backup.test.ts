@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
@@ -16,7 +16,9 @@ describe('a backup', () => {
     add.run('a', 'a');
     const made = makeBackup(db, join(folder, 'one'), NOW);
     add.run('b', 'b');
-    const copy = openDb(await made);
+    const file = await made;
+    expect(readdirSync(join(folder, 'one'))).toEqual(['studio-2026-11-24T080000Z.sqlite']);
+    const copy = openDb(file);
     expect(copy.prepare("SELECT count(*) AS n FROM account WHERE id = 'a'").get()).toEqual({ n: 1 });
     expect(listBackups(join(folder, 'one'))).toMatchObject([
       { name: 'studio-2026-11-24T080000Z.sqlite', atMs: NOW }

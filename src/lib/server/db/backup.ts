@@ -38,7 +38,9 @@ export async function makeBackup(db: Db, directory: string, nowMs: number): Prom
   const stamp = new Date(nowMs).toISOString().slice(0, 19).replaceAll(':', '');
   const file = join(directory, `studio-${stamp}Z.sqlite`);
   await db.backup(file);
-  const copy = new Database(file, { readonly: true });
+  const copy = new Database(file);
+  // one file by itself, whatever mode the running studio is in
+  copy.pragma('journal_mode = DELETE');
   const fault = findDamage(copy);
   copy.close();
   if (fault) {

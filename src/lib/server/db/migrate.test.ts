@@ -67,6 +67,14 @@ describe('the database', () => {
     expect(db.pragma('foreign_key_check')).toEqual([]);
   });
 
+  it('in use by another studio is not opened, and that is said', () => {
+    const file = join(folder, 'busy.sqlite');
+    const first = openDb(file);
+    expect(() => openDb(file)).toThrow('in use by another running studio');
+    first.close();
+    openDb(file).close();
+  });
+
   it('holds strict tables and real references', () => {
     const db = openDb(':memory:');
     const tables = db

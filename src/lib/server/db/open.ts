@@ -8,7 +8,14 @@ export type Db = Database.Database;
 export function openDb(file: string): Db {
   const db = new Database(file);
   db.pragma('locking_mode = EXCLUSIVE');
-  db.pragma('journal_mode = WAL');
+  try {
+    db.pragma('journal_mode = WAL');
+  } catch (thrown) {
+    if ((thrown as { code?: string }).code !== 'SQLITE_BUSY') throw thrown;
+    throw new RangeError(
+      `${file} is in use by another running studio: stop that one, or choose another --data`
+    );
+  }
   db.pragma('foreign_keys = ON');
   db.pragma('secure_delete = ON');
   db.pragma('busy_timeout = 5000');
