@@ -202,7 +202,7 @@ test('a new teacher gets from an empty studio to a dated plan, and a candidateâ€
     expect((await candidate.goto('/studio'))!.status()).toBe(403);
     expect((await candidate.goto(`${audition}/list/new`))!.status()).toBe(403);
     await candidate.goto(`${audition}/list`);
-    await expect(candidate.getByText('Winter aria')).toBeVisible();
+    await expect(candidate.getByRole('list').getByText('Winter aria')).toBeVisible();
     await expect(candidate.getByRole('link', { name: 'Add an item' })).toHaveCount(0);
   });
 

@@ -71,6 +71,10 @@
     margin-top: 16px;
     overflow-x: auto;
   }
+  td a {
+    display: inline-block;
+    min-height: 24px;
+  }
   .first {
     margin-top: 16px;
     font-size: 1.07rem;
