@@ -37,19 +37,25 @@
   </span>
   <button class="action" onclick={() => window.print()}>Print</button>
 </nav>
-<article class="sheet" class:wide={isWide} class:letter={size === 'letter'}>
-  <header>
-    <h1><bdi>{data.head.candidateName}</bdi></h1>
-    <p>
-      {data.head.auditionName}{#if data.head.next}: {data.head.next.name},
-        {sayLongDate(dayOf(data.head.next.date))}{data.head.next.time ? `, ${data.head.next.time}` : ''}{/if}
-    </p>
-    {#if data.head.next}<p class="days">
-        <strong>{dayOf(data.head.next.date) - dayOf(data.head.today)}</strong> days to go
-      </p>{/if}
-  </header>
-  {@render children()}
-</article>
+<!-- a sheet may be wider than the screen: it can be reached and scrolled by keys -->
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<div class="table" role="region" aria-label="The sheet" tabindex="0">
+  <article class="sheet" class:wide={isWide} class:letter={size === 'letter'}>
+    <header>
+      <h1><bdi>{data.head.candidateName}</bdi></h1>
+      <p>
+        {data.head.auditionName}{#if data.head.next}: {data.head.next.name},
+          {sayLongDate(dayOf(data.head.next.date))}{data.head.next.time
+            ? `, ${data.head.next.time}`
+            : ''}{/if}
+      </p>
+      {#if data.head.next}<p class="days">
+          <strong>{dayOf(data.head.next.date) - dayOf(data.head.today)}</strong> days to go
+        </p>{/if}
+    </header>
+    {@render children()}
+  </article>
+</div>
 
 <style>
   .tools {
@@ -67,6 +73,9 @@
     color: var(--ink);
     font-weight: 650;
     text-decoration: none;
+  }
+  .table {
+    overflow-x: auto;
   }
   .sheet {
     --ink: #000;
@@ -114,6 +123,9 @@
     font-size: 16pt;
   }
   @media print {
+    .table {
+      overflow: visible;
+    }
     .tools,
     :global(body > div > header),
     :global(.site) {
@@ -139,7 +151,6 @@
       margin: 0 0 24px;
       padding: 16px;
       border-width: 1px 0;
-      overflow-x: auto;
     }
     header {
       flex-wrap: wrap;
