@@ -13,7 +13,8 @@ export function openDb(file: string): Db {
   } catch (thrown) {
     if ((thrown as { code?: string }).code !== 'SQLITE_BUSY') throw thrown;
     throw new RangeError(
-      `${file} is in use by another running studio: stop that one, or choose another --data`
+      `${file} is in use by another running studio: stop that one, or choose another --data`,
+      { cause: thrown }
     );
   }
   db.pragma('foreign_keys = ON');
