@@ -22,8 +22,22 @@ async function enter(page: Page): Promise<string> {
   return (await row.locator('a[href^="/auditions/"]').first().getAttribute('href'))!;
 }
 
+/** What a page said to nobody: a script that failed, or markup that was not what the server had sent. */
+const complaints = new WeakMap<Page, string[]>();
+function listen(page: Page): Page {
+  const heard: string[] = [];
+  complaints.set(page, heard);
+  page.on('pageerror', (error) => heard.push(error.message));
+  page.on('console', (message) => {
+    if (['error', 'warning'].includes(message.type()) && !message.text().includes('404'))
+      heard.push(message.text());
+  });
+  return page;
+}
+
 async function expectClean(page: Page, name: string) {
   await alive(page);
+  expect(complaints.get(page), `${name} complains`).toEqual([]);
   const { violations } = await new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
     .analyze();
@@ -46,7 +60,7 @@ for (const [where, viewport] of VIEWPORTS) {
   // colours do not change with the size of the screen: dark is looked at once
   for (const colorScheme of where === 'a desk' ? (['light', 'dark'] as const) : (['light'] as const)) {
     test(`axe finds nothing on any screen of the demo at ${where}, ${colorScheme}`, async ({ browser }) => {
-      const page = await (await browser.newContext({ viewport, colorScheme })).newPage();
+      const page = listen(await (await browser.newContext({ viewport, colorScheme })).newPage());
       await page.goto(`${studio.origin}/sign-in`);
       await expectClean(page, 'sign-in');
       const audition = await enter(page);
@@ -69,6 +83,14 @@ for (const [where, viewport] of VIEWPORTS) {
       ]) {
         await page.goto(studio.origin + audition + path);
         await expectClean(page, path || 'countback');
+      }
+      for (const who of ['Noor', 'Sanne', 'Teo']) {
+        await page.goto(`${studio.origin}/studio`);
+        const row = page.locator('tbody', { hasText: who });
+        await row.locator('a[href^="/auditions/"]').first().click();
+        await page.waitForURL('**/auditions/*');
+        await page.reload();
+        await expectClean(page, `countback of ${who}`);
       }
       for (const path of ['/studio/archive', '/lists']) {
         await page.goto(studio.origin + path);
@@ -98,7 +120,7 @@ for (const [where, viewport] of VIEWPORTS) {
 
 test('axe finds nothing on the screens of an empty studio', async ({ browser }) => {
   await empty.at('2026-11-24T08:30:00Z');
-  const page = await (await browser.newContext({ baseURL: empty.origin })).newPage();
+  const page = listen(await (await browser.newContext({ baseURL: empty.origin })).newPage());
   const atEverySize = async (name: string) => {
     for (const [where, viewport] of VIEWPORTS) {
       await page.setViewportSize(viewport);

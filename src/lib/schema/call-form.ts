@@ -1,6 +1,6 @@
 /** The call as a form: rounds with their slots, other dates. */
 import { z } from 'zod';
-import { dateField, minutesField, nameField, timeField, zoneField } from './fields';
+import { dateField, jsonText, minutesField, nameField, timeField, zoneField } from './fields';
 import { refineSlot } from './round';
 
 const blankTime = z.union([z.literal(''), timeField], 'A time is written 09:30, on the 24-hour clock.');
@@ -54,6 +54,9 @@ export const ownDatesForm = z.object({
     .default([])
 });
 
+/** Own dates as JSON, for taking back what was saved. */
+export const ownDatesText = jsonText(ownDatesForm.shape.dates.unwrap());
+
 export type CallForm = z.infer<typeof callForm>;
 
 /** A round nobody has typed anything of yet. */
@@ -76,14 +79,15 @@ export function blankRound(name: string, zone: string): CallForm['rounds'][numbe
 /** What is only wrong today: a round before today that is not history; a time the clock skips; a round that hears nothing. */
 export function callFaults(form: CallForm, today: string): { path: (string | number)[]; says: string }[] {
   const faults: { path: (string | number)[]; says: string }[] = [];
+  // what is not a round at all has been said by the form itself
+  const rounds = [...form.rounds.entries()].filter(([, round]: [number, unknown]) => round);
   const checked = z.array(z.any()).superRefine((_, context) => {
-    form.rounds.forEach((round, i) =>
-      refineSlot({ ...round, time: round.time || undefined }, ['rounds', i], context)
-    );
+    for (const [i, round] of rounds)
+      refineSlot({ ...round, time: round.time || undefined }, ['rounds', i], context);
   });
   for (const issue of checked.safeParse([]).error?.issues ?? [])
     faults.push({ path: issue.path as (string | number)[], says: issue.message });
-  form.rounds.forEach((round, i) => {
+  for (const [i, round] of rounds) {
     if (round.date < today && !round.isHistory) {
       faults.push({
         path: ['rounds', i, 'date'],
@@ -99,7 +103,7 @@ export function callFaults(form: CallForm, today: string): { path: (string | num
       });
     if (!round.hearsAll && round.itemIds.length === 0)
       faults.push({ path: ['rounds', i, 'hearsAll'], says: 'Choose what it hears, or the whole list.' });
-  });
+  }
   return faults;
 }
 

@@ -54,6 +54,17 @@ export function minutesField(lowest: number, highest = MOST_MINUTES_A_DAY) {
     .max(highest, `At most ${highest} minutes.`);
 }
 
+/** JSON text of what `inside` asks for. */
+export function jsonText<T extends z.ZodType>(inside: T) {
+  return z.preprocess((text) => {
+    try {
+      return JSON.parse(String(text)) as unknown;
+    } catch {
+      return null;
+    }
+  }, inside);
+}
+
 export const metreField = z
   .string()
   .trim()

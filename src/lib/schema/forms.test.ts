@@ -77,6 +77,12 @@ describe('the form of a call', () => {
       .map((f) => `${f.path.join('.')}: ${f.says}`)
       .join();
 
+  it('leaves what is no round at all to the form itself, and still says what is wrong with the others', () => {
+    const typed = form({ date: '2026-11-01' });
+    const holed = { ...typed, rounds: [undefined, ...typed.rounds] } as unknown as CallForm;
+    expect(callFaults(holed, '2026-11-24').map((f) => f.path.join('.'))).toEqual(['rounds.1.date']);
+  });
+
   it('refuses a round before today unless it is history', () => {
     expect(says({ date: '2026-11-01' })).toContain('rounds.0.date: 2026-11-01 is before today');
     expect(says({ date: '2026-11-01', isHistory: true })).toBe('');

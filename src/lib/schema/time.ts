@@ -1,6 +1,6 @@
 /** A candidate's week, dated exceptions and lessons, as a form or a file brings them. */
 import { z } from 'zod';
-import { dateField, minutesField, shortText, timeField } from './fields';
+import { dateField, jsonText, minutesField, shortText, timeField } from './fields';
 
 const start = timeField.optional();
 const weekday = z
@@ -33,13 +33,7 @@ export const timeFields = {
 };
 
 /** Exceptions as JSON text, as a page keeps them to put them back. */
-export const exceptionsText = z.preprocess((text) => {
-  try {
-    return JSON.parse(String(text)) as unknown;
-  } catch {
-    return null;
-  }
-}, timeFields.exceptions);
+export const exceptionsText = jsonText(timeFields.exceptions);
 
 type Spans = { week: readonly { weekday: number; minutes: number; start?: string | undefined }[] };
 

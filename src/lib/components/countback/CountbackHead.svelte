@@ -3,7 +3,7 @@
   import type { SeasonPlan } from '$lib/core/season';
   import { dayOf, formatDate, sayDate, weekdayOf } from '$lib/core/units';
   import { placeLabels } from './date-labels';
-  import { type TimeAxis, weekMarks } from './time-axis';
+  import { type TimeAxis, countMarks } from './time-axis';
 
   type Dated = { readonly date: string; readonly name: string };
   let {
@@ -23,6 +23,7 @@
     rounds: readonly Dated[];
   } = $props();
 
+  const counted = $derived(countMarks(axis));
   const isFine = $derived(axis.dayZero - axis.from <= 110);
   const capacity = $derived(new Map(plan.days.map((d) => [d.date, d])));
   const days = $derived(
@@ -54,16 +55,17 @@
 
 <div class="head">
   <div class="names">
-    <p>weeks to go</p>
+    <p>{counted.unit} to go</p>
   </div>
   <div class="axis">
     <p class="today" class:first={axis.at(axis.today) < 8} style:left="{axis.at(axis.today)}%">
       today, {sayDate(axis.today)}
     </p>
-    {#each weekMarks(axis) as mark (mark.weeks)}
-      {#if Math.abs(axis.at(mark.day) - axis.at(axis.today)) > 0.6}<span
+    {#each counted.marks as mark (mark.count)}
+      {#if counted.unit === 'days' || Math.abs(axis.at(mark.day) - axis.at(axis.today)) > 0.6}<span
           class="weeks"
-          style:left="{axis.at(mark.day)}%">{mark.weeks}</span
+          style:left="{axis.at(mark.day)}%"
+          title={sayDate(mark.day)}>{mark.count}</span
         >{/if}
     {/each}
     {#each days as day (day.day)}

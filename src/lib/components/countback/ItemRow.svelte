@@ -95,6 +95,12 @@
   const targetBpm = $derived(slowest?.targetBpm ?? null);
   /** Left of today there is no room for the words: they stand with the name. */
   const isUnseenNamed = $derived(!isSmall && !slowest?.held && axis.at(axis.today) < 22);
+  const facts = $derived(
+    [
+      ...(planned.kind === 'sight-reading' ? [] : [`bars ${item.fromBar}–${item.toBar}`]),
+      ...(isUnseenNamed ? ['no evidence yet'] : [])
+    ].join(' · ')
+  );
 </script>
 
 <article class:small={isSmall} class:short={planned.shortMin > 0} id="item-{planned.id}">
@@ -102,11 +108,9 @@
     <button class="name" aria-expanded={openRung !== null} onclick={() => onOpen(null)}>
       <strong><bdi>{planned.name}</bdi></strong>
       <span class="soft"
-        >{#if item.composer}<bdi>{item.composer}</bdi>{/if}{item.composer && planned.kind !== 'sight-reading'
-          ? ' · '
-          : ''}{planned.kind === 'sight-reading' ? '' : `bars ${item.fromBar}–${item.toBar}`}{isUnseenNamed
-          ? ' · no evidence yet'
-          : ''}</span
+        >{#if item.composer}<bdi>{item.composer}</bdi>{/if}{#if facts}{item.composer
+            ? ' · '
+            : ''}{facts}{/if}</span
       >
     </button>
     <div class="stairs" style:height="{height}px">

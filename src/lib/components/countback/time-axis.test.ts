@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { dayOf } from '$lib/core/units';
-import { timeAxis, weekMarks } from './time-axis';
+import { countMarks, timeAxis, weekMarks } from './time-axis';
 
 describe('the time axis', () => {
   it('ends at the round and never gives the past more than two fifths', () => {
@@ -19,6 +19,16 @@ describe('the time axis', () => {
     const axis = timeAxis('2026-11-24', '2026-11-24', '2026-11-24');
     expect(Number.isFinite(axis.at(axis.today))).toBe(true);
     expect(weekMarks(axis)).toEqual([]);
+  });
+
+  it('counts single days to go once the round is near, from today on, and weeks before', () => {
+    const near = countMarks(timeAxis('2026-09-11', '2026-11-24', '2026-12-06'));
+    expect([near.unit, near.marks[0], near.marks.at(-1)?.count]).toEqual([
+      'days',
+      { count: 12, day: dayOf('2026-11-24') },
+      1
+    ]);
+    expect(countMarks(timeAxis('2026-09-11', '2026-11-24', '2027-01-09')).unit).toBe('weeks');
   });
 
   it('counts weeks down to the round, with a coarser grain for a long plan', () => {

@@ -35,3 +35,19 @@ export function weekMarks(axis: TimeAxis): { readonly weeks: number; readonly da
     .map((weeks) => ({ weeks, day: axis.dayZero - 7 * weeks }))
     .reverse();
 }
+
+/** Up to so many days are counted one by one: beyond, their numbers would touch. */
+const MOST_DAYS_COUNTED = 28;
+
+/** What the head counts down: days to go from today on where the round is near, else the weeks. */
+export function countMarks(axis: TimeAxis): {
+  readonly unit: 'days' | 'weeks';
+  readonly marks: readonly { readonly count: number; readonly day: DayNumber }[];
+} {
+  const ahead = axis.dayZero - axis.today;
+  if (ahead > 0 && axis.dayZero - axis.from <= MOST_DAYS_COUNTED) {
+    const days = Array.from({ length: ahead }, (_, i) => ({ count: ahead - i, day: axis.today + i }));
+    return { unit: 'days', marks: days };
+  }
+  return { unit: 'weeks', marks: weekMarks(axis).map(({ weeks, day }) => ({ count: weeks, day })) };
+}

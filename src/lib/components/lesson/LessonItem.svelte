@@ -81,7 +81,7 @@
           : `bars ${stuck.fromBar}${stuck.toBar === stuck.fromBar ? '' : `–${stuck.toBar}`}`}{stuck.bpm
           ? ` at ${stuck.bpm}`
           : ''}{stuck.says ? `: ${stuck.says}` : ''}
-        <span class="soft">{sayDate(dayOf(stuck.date))}</span>
+        <span class="soft date">{sayDate(dayOf(stuck.date))}</span>
       </p>
     {/each}
   </td>
@@ -135,6 +135,9 @@
 </tr>
 
 <style>
+  .date {
+    white-space: nowrap;
+  }
   td {
     padding: 4px 10px 4px 0;
     font-size: 0.93rem;

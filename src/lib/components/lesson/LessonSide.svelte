@@ -53,7 +53,7 @@
     {#each wishes as wish (wish.id)}
       <form class="wish" method="POST" action="?/wish" use:enhance>
         <input type="hidden" name="wishId" value={wish.id} />
-        <p><bdi>{wish.says}</bdi> <span class="soft">{say(wish.madeOn)}</span></p>
+        <p><bdi>{wish.says}</bdi> <span class="soft date">{say(wish.madeOn)}</span></p>
         <button class="action" name="answer" value="accepted">Accept</button>
         <button class="action" name="answer" value="not now">Not now</button>
       </form>
@@ -75,6 +75,9 @@
 </div>
 
 <style>
+  .date {
+    white-space: nowrap;
+  }
   .side {
     display: grid;
     grid-template-columns: 1fr 1fr 1.3fr;

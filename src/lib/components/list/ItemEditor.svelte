@@ -7,6 +7,7 @@
   import { keptForm } from '$lib/state/kept-form';
   import { type ItemForm, blankSection, carveSection } from '$lib/schema/item-form';
   import { parseCuts, parseErrata } from '$lib/schema/printed';
+  import type { PlannedSection } from '$lib/core/season';
   import BarStrip from './BarStrip.svelte';
   import type { Taker } from '$lib/schema/view';
   import SharedBy from './SharedBy.svelte';
@@ -19,6 +20,7 @@
     back,
     canRemove = false,
     takers = [],
+    planned = [],
     auditionId = '',
     candidateName = ''
   }: {
@@ -29,6 +31,8 @@
     canRemove?: boolean;
     /** Who takes the list. */
     takers?: readonly Taker[];
+    /** Its sections as the plan knows them, with what holds. */
+    planned?: readonly PlannedSection[];
     auditionId?: string;
     candidateName?: string;
   } = $props();
@@ -50,12 +54,17 @@
       sections: sections.flatMap((s) =>
         s.fromBar === null || s.toBar === null
           ? []
-          : [{ fromBar: s.fromBar, toBar: s.toBar, isFree: s.tempoKind === 'free' }]
+          : [{ ...holding(s.id), fromBar: s.fromBar, toBar: s.toBar, isFree: s.tempoKind === 'free' }]
       ),
       errata: errata.ok ? errata.value : [],
       cuts: cuts.ok ? cuts.value : []
     };
   });
+
+  function holding(id: string) {
+    const section = planned.find((s) => s.id === id);
+    return section ? { held: section.held, targetBpm: section.targetBpm, says: section.says } : {};
+  }
 
   function carve() {
     if (!picked) return;
@@ -219,6 +228,8 @@
             ? `Make bars ${picked.fromBar}–${picked.toBar} a section`
             : 'Pick bars to make them a section'}</button
         >
+        {#if planned.some((s) => s.held)}<span class="soft">Bars are filled as far as their tempo holds.</span
+          >{/if}
       </p>
     {/if}
     {#each $form.sections as section, i (section.id)}

@@ -53,7 +53,7 @@
     ({ update }) =>
       update({ reset: false })}
 >
-  {#each order as item (item.id)}<input type="hidden" name="id" value={item.id} />{/each}
+  <input type="hidden" name="ids" value={order.map((item) => item.id).join(',')} />
 </form>
 <ol
   class="items"

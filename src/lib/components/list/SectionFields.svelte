@@ -114,9 +114,11 @@
         >{/snippet}
     </Field>
   {/if}
-  <Field id={id('dueOn')} label="Due on" errors={errors?.dueOn}>
-    {#snippet control(w)}<input {...w} type="date" bind:value={$form.sections[index]!.dueOn} />{/snippet}
-  </Field>
+  <div class="due">
+    <Field id={id('dueOn')} label="Due on" errors={errors?.dueOn}>
+      {#snippet control(w)}<input {...w} type="date" bind:value={$form.sections[index]!.dueOn} />{/snippet}
+    </Field>
+  </div>
   {#if canRemove}<button
       type="button"
       class="quiet"
@@ -136,8 +138,8 @@
 <style>
   fieldset {
     display: grid;
-    grid-template-columns: 76px 76px 168px 172px repeat(3, minmax(84px, 1fr)) 140px auto;
-    gap: 10px 14px;
+    grid-template-columns: 64px 64px 160px 168px repeat(3, minmax(76px, 1fr)) 158px auto;
+    gap: 10px 12px;
     align-items: start;
     padding: 10px 0 14px;
     border: 0;
@@ -157,6 +159,9 @@
   .wide {
     grid-column: span 2;
   }
+  .due {
+    grid-column: 8;
+  }
   button {
     align-self: end;
     min-height: 36px;
@@ -164,6 +169,9 @@
   @media (max-width: 900px) {
     fieldset {
       grid-template-columns: 1fr 1fr;
+    }
+    .due {
+      grid-column: auto;
     }
   }
 </style>

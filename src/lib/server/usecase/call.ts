@@ -168,7 +168,7 @@ function sideOf(plan: SeasonPlan | null): CallSide | null {
   };
 }
 
-/** A candidate's own slot in a round; without a date the round's own counts again. */
+/** A candidate's own slot in a round; without a date the round's own counts again. Returns the slot before, if any. */
 export const saveSlot = useCase({
   rule: 'teacher',
   run: (
@@ -180,17 +180,19 @@ export const saveSlot = useCase({
     if (input.date === null) auditions.dropSlot(app.db, audition.id, round.id);
     else auditions.putSlot(app.db, audition.id, { roundId: round.id, date: input.date, time: input.time });
     layAgain(app, audition.id, `slot of ${round.name}`);
+    return audition.slots.find((slot) => slot.roundId === round.id);
   }
 });
 
-/** Mocks and other dates of one candidate alone. */
+/** Mocks and other dates of one candidate alone. Returns those before. */
 export const saveOwnDates = useCase({
   rule: 'teacher',
   run: (app: App, input: { auditionId: string; dates: readonly auditions.OwnDate[]; version: number }) => {
-    found(auditions.findAudition(app.db, input.auditionId));
+    const before = found(auditions.findAudition(app.db, input.auditionId)).ownDates;
     if (!auditions.saveOwnDates(app.db, input.auditionId, input.dates, input.version))
       throw new CodedError('changed-elsewhere');
     layAgain(app, input.auditionId, 'own dates changed');
+    return before;
   }
 });
 

@@ -47,13 +47,16 @@ export function readTakers(app: App, callId: string): Taker[] {
   });
 }
 
-/** An item for its editor, with who else takes the list. */
+/** An item for its editor, with who else takes the list, and what holds of it. */
 export const readItem = useCase({
   rule: 'teacher',
   run: (app: App, input: { itemId: string }) => {
     const item = found(items.findItem(app.db, input.itemId));
-    const { callId } = found(findAudition(app.db, item.auditionId));
-    return { ...item, takers: readTakers(app, callId) };
+    const season = readSeason(app, item.auditionId);
+    const plan = currentPlan(app, season, NEW_DAY)?.plan;
+    const takers = readTakers(app, season.audition.callId);
+    const planned = plan?.items.find((i) => i.id === item.id)?.sections ?? [];
+    return { item, takers, planned };
   }
 });
 

@@ -123,12 +123,12 @@ describe('the plan of an audition', () => {
 
 describe('two tabs editing the same thing', () => {
   it('let the first save and tell the second, losing nothing', () => {
-    const item = readItem(app, TEACHER, { itemId });
+    const { item } = readItem(app, TEACHER, { itemId });
     saveItem(app, TEACHER, { itemId, item: { ...item, name: 'First' }, version: item.version });
     expect(() =>
       saveItem(app, TEACHER, { itemId, item: { ...item, name: 'Second' }, version: item.version })
     ).toThrow('changed in another window');
-    expect(readItem(app, TEACHER, { itemId }).name).toBe('First');
+    expect(readItem(app, TEACHER, { itemId }).item.name).toBe('First');
   });
 
   it('hold for the call and for the week too', () => {
@@ -219,7 +219,7 @@ describe('the list', () => {
 
   it('keeps names in any script as they are', () => {
     const id = addItem(app, TEACHER, { auditionId, item: { ...STUDY, name: 'لحن الفجر 🎶' } });
-    expect(readItem(app, TEACHER, { itemId: id }).name).toBe('لحن الفجر 🎶');
+    expect(readItem(app, TEACHER, { itemId: id }).item.name).toBe('لحن الفجر 🎶');
   });
 });
 

@@ -1,11 +1,19 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
-import { callFaults, callForm, fillCallForm, ownDatesForm, readCallForm } from '$lib/schema/call-form';
+import {
+  callFaults,
+  callForm,
+  fillCallForm,
+  ownDatesForm,
+  ownDatesText,
+  readCallForm
+} from '$lib/schema/call-form';
 import { theApp } from '$lib/server/context';
 import { answerForm, ask, putFaults } from '$lib/server/http';
 import { slotForm } from '$lib/schema/forms';
 import { previewCall, readCall, saveCall, saveOwnDates, saveSlot } from '$lib/server/usecase/call';
+import type { Undo } from '$lib/schema/view';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
@@ -21,6 +29,8 @@ export const load: PageServerLoad = async (event) => {
     form: await superValidate(fillCallForm(call.audition.call), zod4(callForm), { errors: false })
   };
 };
+
+const putBack = (says: string, action: string, fields: Undo['fields']): Undo => ({ says, action, fields });
 
 export const actions: Actions = {
   preview: async (event) => {
@@ -42,20 +52,29 @@ export const actions: Actions = {
       saveOwnDates(theApp(), event.locals.who, { auditionId, ...form.data })
     );
     form.data.version = ask(event, readCall, { auditionId }).audition.ownVersion;
-    return 'failed' in answer ? answer.failed : { form };
+    if ('failed' in answer) return answer.failed;
+    return { form, undo: putBack('The dates are saved.', 'ownBack', { dates: JSON.stringify(answer.done) }) };
+  },
+  ownBack: async (event) => {
+    const auditionId = event.params.audition;
+    const dates = ownDatesText.safeParse((await event.request.formData()).get('dates'));
+    if (!dates.success) return fail(400, { slotFault: 'What was there before could not be read.' });
+    const { ownVersion: version } = ask(event, readCall, { auditionId }).audition;
+    ask(event, saveOwnDates, { auditionId, dates: dates.data, version });
   },
   slot: async (event) => {
     const slot = await superValidate(event.request, zod4(slotForm), { id: 'slot' });
     if (!slot.valid)
       return fail(400, { slotFault: slot.errors.date?.[0] ?? slot.errors.time?.[0] ?? 'Check the slot.' });
     const { roundId, date, time } = slot.data;
-    ask(event, saveSlot, {
+    const before = ask(event, saveSlot, {
       auditionId: event.params.audition,
       roundId,
       date: date || null,
       time: time || undefined
     });
-    return { slotSaved: roundId };
+    const fields = { roundId, date: before?.date ?? '', time: before?.time ?? '' };
+    return { slotSaved: roundId, undo: putBack('The slot is changed.', 'slot', fields) };
   },
   save: async (event) => {
     const auditionId = event.params.audition;

@@ -3,6 +3,7 @@
   import OwnDates from '$lib/components/call/OwnDates.svelte';
   import Slots from '$lib/components/call/Slots.svelte';
   import SharedBy from '$lib/components/list/SharedBy.svelte';
+  import UndoLine from '$lib/components/ui/UndoLine.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
   import type { ActionData, PageData } from './$types';
 
@@ -24,7 +25,12 @@
     canPreview={call.items.length > 0}
     effects={form && 'effects' in form ? form.effects : null}
   />
-  <OwnDates form={data.own} name={call.candidate.name} draftKey="own dates {call.audition.id}" />
+  {#key data.own}<OwnDates
+      form={data.own}
+      name={call.candidate.name}
+      draftKey="own dates {call.audition.id}"
+    />{/key}
+  {#if form && 'undo' in form && form.undo}{#key form.undo}<UndoLine undo={form.undo} />{/key}{/if}
   {#if call.audition.call.rounds.length > 0}
     <Slots
       rounds={call.audition.call.rounds}

@@ -4,6 +4,7 @@ import { GROUNDWORK, type GroundworkKind } from '$lib/core/readiness';
 import { ask } from '$lib/server/http';
 import { tickCheck } from '$lib/server/usecase/countback';
 import { orderItems, readList, removeItem } from '$lib/server/usecase/list';
+import type { Undo } from '$lib/schema/view';
 import type { Actions, PageServerLoad } from './$types';
 
 const kinds = GROUNDWORK.map((g) => g.kind) as [GroundworkKind, ...GroundworkKind[]];
@@ -20,8 +21,12 @@ export const load: PageServerLoad = (event) => ({
 
 export const actions: Actions = {
   order: async (event) => {
-    const ids = (await event.request.formData()).getAll('id').map(String);
-    ask(event, orderItems, { auditionId: event.params.audition, ids });
+    const auditionId = event.params.audition;
+    const ids = String((await event.request.formData()).get('ids') ?? '').split(',');
+    const before = ask(event, readList, { auditionId }).items.map((item) => item.id);
+    ask(event, orderItems, { auditionId, ids });
+    const undo: Undo = { says: 'The order is changed.', action: 'order', fields: { ids: before.join(',') } };
+    return { undo };
   },
   groundwork: async (event) => {
     const read = groundworkForm.safeParse(Object.fromEntries(await event.request.formData()));

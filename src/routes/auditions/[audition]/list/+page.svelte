@@ -2,9 +2,10 @@
   import { enhance } from '$app/forms';
   import Groundwork from '$lib/components/list/Groundwork.svelte';
   import ItemList from '$lib/components/list/ItemList.svelte';
-  import type { PageData } from './$types';
+  import UndoLine from '$lib/components/ui/UndoLine.svelte';
+  import type { ActionData, PageData } from './$types';
 
-  let { data }: { data: PageData } = $props();
+  let { data, form }: { data: PageData; form: ActionData } = $props();
   const view = $derived(data.view);
   const isTeacher = $derived(data.who?.kind === 'teacher');
   const isOff = $derived(data.removed !== null && !view.items.some((item) => item.id === data.removed));
@@ -27,6 +28,7 @@
     The item is off the list; its log is kept. <button class="quiet">Put it back</button>
   </form>
 {/if}
+{#if form && 'undo' in form && form.undo}{#key form.undo}<UndoLine undo={form.undo} />{/key}{/if}
 {#if view.items.length > 0}
   {#key view.items.map((i) => i.id).join()}
     <ItemList

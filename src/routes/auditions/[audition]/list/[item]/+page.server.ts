@@ -8,11 +8,12 @@ import { readItem, removeItem, saveItem } from '$lib/server/usecase/list';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
-  const item = ask(event, readItem, { itemId: event.params.item });
+  const { item, takers, planned } = ask(event, readItem, { itemId: event.params.item });
   return {
     itemId: item.id,
     name: item.name,
-    takers: item.takers,
+    takers,
+    planned,
     form: await superValidate(fillItemForm(item), zod4(itemForm), { errors: false })
   };
 };
@@ -28,7 +29,7 @@ export const actions: Actions = {
       saveItem(theApp(), event.locals.who, { itemId: event.params.item, item, version: form.data.version })
     );
     if ('failed' in answer) {
-      form.data.version = ask(event, readItem, { itemId: event.params.item }).version;
+      form.data.version = ask(event, readItem, { itemId: event.params.item }).item.version;
       return answer.failed;
     }
     redirect(303, `/auditions/${event.params.audition}/list?undo=${answer.done}`);

@@ -11,6 +11,7 @@
   form={data.form}
   draftKey="item {data.itemId}"
   takers={data.takers}
+  planned={data.planned}
   auditionId={data.head.auditionId}
   candidateName={data.head.candidateName}
   back="/auditions/{data.head.auditionId}/list"
