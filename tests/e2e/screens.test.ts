@@ -29,7 +29,7 @@ function listen(page: Page): Page {
   complaints.set(page, heard);
   page.on('pageerror', (error) => heard.push(error.message));
   page.on('console', (message) => {
-    if (['error', 'warning'].includes(message.type()) && !message.text().includes('404'))
+    if (['error', 'warning'].includes(message.type()) && !message.text().startsWith('Failed to load resource'))
       heard.push(message.text());
   });
   return page;

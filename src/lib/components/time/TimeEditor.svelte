@@ -5,6 +5,7 @@
   import Field from '$lib/components/ui/Field.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import { BREAK_MIN_PER_HOUR } from '$lib/core/plan';
+  import { WEEKDAY_NAMES } from '$lib/core/units';
   import type { TimeForm } from '$lib/schema/time-form';
   import { keptForm } from '$lib/state/kept-form';
 
@@ -18,7 +19,6 @@
     /** Audition to go back to. */ from: string | null;
   } = $props();
 
-  const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
   // Read once, while it is set up: what comes later must not undo what is typed or opened.
   // svelte-ignore state_referenced_locally
   const { form, errors, enhance, submitting, trouble, isBack, forget } = keptForm(initial, draftKey);
@@ -48,7 +48,7 @@
     <section>
       <h3>The week</h3>
       <ol>
-        {#each DAYS as name, d (name)}
+        {#each WEEKDAY_NAMES as name, d (name)}
           {@const day = d + 1}
           <li>
             <h4>{name}</h4>
@@ -124,7 +124,7 @@
         <div class="lesson">
           <Field id="lesson-{i}-weekday" label="Day" errors={$errors.lessons?.[i]?.weekday}>
             {#snippet control(w)}<select {...w} bind:value={lesson.weekday}
-                >{#each DAYS as name, d (name)}<option value={d + 1}>{name}</option>{/each}</select
+                >{#each WEEKDAY_NAMES as name, d (name)}<option value={d + 1}>{name}</option>{/each}</select
               >{/snippet}
           </Field>
           <Field id="lesson-{i}-start" label="Start" errors={$errors.lessons?.[i]?.start}>

@@ -8,7 +8,7 @@ import { type RandomStudio, randomStudio } from '../../../../tests/fixtures/rand
 import { type DayNumber, weekdayOf } from '../units';
 import { leastCover } from './cover';
 import type { Demand } from './demand';
-import { type ExtraDays, doesFit, leastExtra } from './extra';
+import { type ExtraDays, doesFit, leastEvenExtra, leastExtra } from './extra';
 
 let highs: Awaited<ReturnType<typeof loadHighs>>;
 beforeAll(async () => {
@@ -97,6 +97,28 @@ describe('against a general-purpose solver, on random studios that do not fit', 
       if (least !== null && uniform !== null && least < uniform * groups.length) isLess += 1;
     }
     expect(isLess).toBeGreaterThan(30);
+  });
+});
+
+describe('of all least extra minutes', () => {
+  it('those are taken whose highest is least: no lower highest has the same sum', () => {
+    const some = SHORT.slice(0, 40);
+    let isLower = 0;
+    for (const { demands, room } of some) {
+      const groups = groupsOf({ demands, room }, false);
+      const [any, even] = [leastExtra(demands, room, groups), leastEvenExtra(demands, room, groups)];
+      expect(sum(even)).toBe(sum(any));
+      if (!any || !even) continue;
+      const highest = Math.max(...even);
+      if (highest < Math.max(...any)) isLower += 1;
+      const lower = leastExtra(
+        demands,
+        room,
+        groups.map((group) => ({ ...group, most: highest - 1 }))
+      );
+      expect(lower === null || sum(lower)! > sum(even)!).toBe(true);
+    }
+    expect(isLower).toBeGreaterThan(3);
   });
 });
 

@@ -60,3 +60,31 @@ export function leastExtra(
   }
   return null;
 }
+
+/** Of all least extra minutes those whose highest is least, so that no day carries what others could share. */
+export function leastEvenExtra(
+  asked: readonly Demand[],
+  capacity: ReadonlyMap<DayNumber, Minutes>,
+  groups: readonly ExtraDays[]
+): Minutes[] | null {
+  const upTo = (most: Minutes) =>
+    leastExtra(
+      asked,
+      capacity,
+      groups.map((group) => ({ ...group, most: Math.min(group.most, most) }))
+    );
+  const sum = (extra: readonly Minutes[]) => extra.reduce((total, minutes) => total + minutes, 0);
+  let best = leastExtra(asked, capacity, groups);
+  if (!best) return null;
+  const least = sum(best);
+  let [tooLow, high] = [Math.ceil(least / groups.length) - 1, Math.max(0, ...best)];
+  while (high - tooLow > 1) {
+    const middle = Math.floor((tooLow + high) / 2);
+    const tried = upTo(middle);
+    if (tried && sum(tried) === least) {
+      best = tried;
+      high = middle;
+    } else tooLow = middle;
+  }
+  return best;
+}

@@ -10,4 +10,4 @@ export { findFit } from './fit';
 export { levelDemands, unevenness } from './level';
 export { LEAST_BLOCK_MIN, LONGEST_BLOCK_MIN } from './block-task';
 export * from './away';
-export { type ExtraDays, doesFit, leastExtra } from './extra';
+export { type ExtraDays, doesFit, leastEvenExtra } from './extra';

@@ -31,18 +31,23 @@ const GROUNDWORK_DAYS = 7;
 
 /**
  * Stages of a plan begun on `began` for a round on `dayZero`, seen from `today`; context has begun where the item already
- * holds at 80 %. Spans may be empty (to < from) when days are few.
+ * holds at 80 %; the ramp may be given the first `daysIntoMock` of the mock window's days. Spans may be empty (to < from) when days are few.
  */
 export function layStages(
   began: DayNumber,
   dayZero: DayNumber,
   today: DayNumber = began,
-  isInContext = false
+  isInContext = false,
+  daysIntoMock = 0
 ): Stages {
   const days = dayZero - began;
   if (days < 0) throw new RangeError(`a plan begins before its round, got ${-days} days after it`);
   const mockDays = days >= SHORT_PLAN_DAYS ? MOCK_DAYS : Math.floor(days / 3);
-  const rampTo = dayZero - mockDays - 1;
+  const lastDaysFrom = dayZero - Math.min(2, days);
+  const rampTo = Math.min(
+    dayZero - mockDays - 1 + daysIntoMock,
+    Math.max(lastDaysFrom, dayZero - mockDays) - 1
+  );
   const from = Math.max(began, today);
   const rampDays = rampTo - from + 1;
   const contextDays = Math.min(rampDays, Math.max(LEAST_CONTEXT_DAYS, Math.ceil(rampDays / 3)));
@@ -53,6 +58,6 @@ export function layStages(
     contextFrom: isInContext ? from : rampTo - contextDays + 1,
     rampTo,
     mockFrom: dayZero - mockDays,
-    lastDaysFrom: dayZero - Math.min(2, days)
+    lastDaysFrom
   };
 }

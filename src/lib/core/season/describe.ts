@@ -76,7 +76,16 @@ function describeItem(request: SeasonRequest, one: ItemCase, laid: Laid): Planne
     ...laid.touches.filter((t) => t.id === item.id).map((t) => t.day)
   ];
   const hasPulse = climb.sections.some((s) => s.unit !== null);
-  const state: ItemState = !stages ? 'past' : !hasPulse ? 'minutes' : rungs.length > 0 ? 'climbing' : 'holds';
+  const isPlanned = stages !== null && !item.isLeftOut;
+  const state: ItemState = !stages
+    ? 'past'
+    : item.isLeftOut
+      ? 'left-out'
+      : !hasPulse
+        ? 'minutes'
+        : rungs.length > 0
+          ? 'climbing'
+          : 'holds';
   return {
     id: item.id,
     name: item.name,
@@ -88,8 +97,8 @@ function describeItem(request: SeasonRequest, one: ItemCase, laid: Laid): Planne
     heldShare: climb.heldShare === null ? null : Math.round(climb.heldShare * 1000) / 1000,
     clicksToGo: climb.clicksToGo === null ? null : Math.round(climb.clicksToGo * 10) / 10,
     cleanShare: climb.cleanShare,
-    rungs: stages ? rungs : [],
-    askedMin: stages ? left.reduce((sum, m) => sum + m, 0) : 0,
+    rungs: isPlanned ? rungs : [],
+    askedMin: isPlanned ? left.reduce((sum, m) => sum + m, 0) : 0,
     shortMin: own.reduce((sum, m) => sum + m.shortMin, 0),
     leftOutMin,
     nextTouch: touched.length > 0 ? formatDate(Math.min(...touched)) : null

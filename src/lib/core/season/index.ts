@@ -7,3 +7,6 @@ export * from './side-by-side';
 export * from './follow-bars';
 export * from './since';
 export * from './wall';
+export * from './change';
+export { findRemedies, findRemedy } from './remedy';
+export { REMEDY_KINDS, type Remedy, type RemedyKind } from './trial';

@@ -25,10 +25,40 @@ import { limitWeeks } from './weeks';
 
 /** The plan for a request that its schema has found sound. Cost: some flows over items x days. */
 export function laySeason(request: SeasonRequest): SeasonPlan {
-  const sorted: SeasonRequest = { ...request, log: inTimeOrder(request.log) };
-  const frame = readFrame(sorted);
-  const cases = sorted.items.map((item, rank) => readCase(sorted, item, rank, frame));
-  return describePlan(sorted, frame, cases, layMinutes(sorted, frame, cases));
+  const asking = readAsking(request);
+  return describePlan(asking.request, asking.frame, asking.cases, layMinutes(asking));
+}
+
+type Ask = Pick<ItemMinutes, 'owner' | 'kind' | 'asked'>;
+
+/** All that a request asks of its days, before any minute is placed. */
+export type Asking = {
+  /** With its log in time order. */
+  readonly request: SeasonRequest;
+  readonly frame: SeasonFrame;
+  readonly cases: readonly ItemCase[];
+  readonly touches: Laid['touches'];
+  readonly asks: readonly Ask[];
+  /** Minutes of each day beside the touches; none where there is no room for a block. */
+  readonly capacity: ReadonlyMap<DayNumber, Minutes>;
+};
+
+export function readAsking(given: SeasonRequest): Asking {
+  const request: SeasonRequest = { ...given, log: inTimeOrder(given.log) };
+  const frame = readFrame(request);
+  const cases = request.items.map((item, rank) => readCase(request, item, rank, frame));
+  const touches = reserveTouches(cases.flatMap(warmItems), frame.today, frame.open, agreedByDay(request));
+  const capacity = new Map(frame.open);
+  for (const { day, minutes } of touches) capacity.set(day, capacity.get(day)! - minutes);
+  for (const [day, minutes] of capacity) if (minutes < LEAST_BLOCK_MIN) capacity.set(day, 0);
+  return {
+    request,
+    frame,
+    cases,
+    touches,
+    capacity,
+    asks: cases.flatMap((one) => asksOf(request, frame, one))
+  };
 }
 
 function readCase(request: SeasonRequest, item: SeasonItem, rank: number, frame: SeasonFrame): ItemCase {
@@ -44,18 +74,15 @@ function readCase(request: SeasonRequest, item: SeasonItem, rank: number, frame:
     item,
     rank,
     climb,
-    stages: heard[0] === undefined ? null : layStages(frame.began, heard[0], frame.today, isInContext),
+    stages:
+      heard[0] === undefined
+        ? null
+        : layStages(frame.began, heard[0], frame.today, isInContext, request.daysIntoMock),
     lastDayZero: heard.at(-1) ?? null
   };
 }
 
-function layMinutes(request: SeasonRequest, frame: SeasonFrame, cases: readonly ItemCase[]): Laid {
-  const touches = reserveTouches(cases.flatMap(warmItems), frame.today, frame.open, agreedByDay(request));
-  const capacity = new Map(frame.open);
-  for (const { day, minutes } of touches) capacity.set(day, capacity.get(day)! - minutes);
-  for (const [day, minutes] of capacity) if (minutes < LEAST_BLOCK_MIN) capacity.set(day, 0);
-
-  const asks = cases.flatMap((one) => asksOf(request, frame, one));
+function layMinutes({ request, frame, touches, capacity, asks }: Asking): Laid {
   const asked = asks.map((ask) => ask.asked);
   const { byAsked, shortMin, pieceMin, reasons } = allot(
     asked,
@@ -102,11 +129,9 @@ function preferred(
   return wishes.find((wish) => placed(wish) === whole) ?? capacity;
 }
 
-type Ask = Pick<ItemMinutes, 'owner' | 'kind' | 'asked'>;
-
 function asksOf(request: SeasonRequest, frame: SeasonFrame, owner: ItemCase): Ask[] {
   const { item, climb, stages } = owner;
-  if (!stages) return [];
+  if (!stages || item.isLeftOut) return [];
   const rungPins = rungPinsOf(request, item);
   const ladder = askOfClimb(
     climb,
@@ -123,7 +148,7 @@ function asksOf(request: SeasonRequest, frame: SeasonFrame, owner: ItemCase): As
 
 function warmItems(one: ItemCase) {
   const { item, rank, climb, stages, lastDayZero } = one;
-  if (!stages || climb.sections.every((s) => s.unit === null)) return [];
+  if (!stages || item.isLeftOut || climb.sections.every((s) => s.unit === null)) return [];
   const warm = { id: item.id, rank, seconds: climb.runSeconds };
   const first = { ...warm, isHeld: climb.rungs.length === 0, stages };
   if (lastDayZero === null || lastDayZero === stages.dayZero) return [first];

@@ -43,8 +43,8 @@ export type PlannedSection = {
   readonly says: string;
 };
 
-/** past: every round that hears it is over. minutes: no tempo to climb. */
-export type ItemState = 'climbing' | 'holds' | 'minutes' | 'past';
+/** past: every round that hears it is over. minutes: no tempo to climb. left-out: the teacher leaves it out. */
+export type ItemState = 'climbing' | 'holds' | 'minutes' | 'past' | 'left-out';
 
 export type PlannedItem = {
   readonly id: string;

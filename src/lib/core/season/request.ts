@@ -46,6 +46,8 @@ export type SeasonItem = {
   readonly minutesPerWeek?: Minutes | undefined;
   readonly mostPerDayMin?: Minutes | undefined;
   readonly schools?: Partial<Schools> | undefined;
+  /** Left out by the teacher's choice: it stays on the list and asks nothing. */
+  readonly isLeftOut?: boolean | undefined;
 };
 
 export type Schools = { readonly step: StepSchool; readonly shape: RampShape; readonly inARow: number };
@@ -96,6 +98,8 @@ export type SeasonRequest = {
   readonly items: readonly SeasonItem[];
   readonly time: PracticeTime;
   readonly schools?: Partial<Schools> | undefined;
+  /** So many days of the mock window are given to the ramp. */
+  readonly daysIntoMock?: number | undefined;
   readonly log: readonly Touch[];
   /** Set by hand; the plan never moves them by itself. */
   readonly pins?: readonly (BlockPin | RungPin)[] | undefined;

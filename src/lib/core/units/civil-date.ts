@@ -37,7 +37,16 @@ export function weekdayOf(day: DayNumber): number {
   return ((((day + 3) % 7) + 7) % 7) + 1;
 }
 
-const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+/** Monday first; the name of `weekday` stands at `weekday - 1`. */
+export const WEEKDAY_NAMES = [
+  'Monday',
+  'Tuesday',
+  'Wednesday',
+  'Thursday',
+  'Friday',
+  'Saturday',
+  'Sunday'
+] as const;
 const MONTHS = [
   'January',
   'February',
@@ -57,7 +66,7 @@ const MONTHS = [
 export function sayDate(day: DayNumber): string {
   const date = new Date(day * MS_PER_DAY);
   const month = MONTHS[date.getUTCMonth()]!.slice(0, 3);
-  return `${WEEKDAYS[weekdayOf(day) - 1]} ${date.getUTCDate()} ${month}`;
+  return `${WEEKDAY_NAMES[weekdayOf(day) - 1]!.slice(0, 3)} ${date.getUTCDate()} ${month}`;
 }
 
 /** "24 November 2026", where the year matters. */

@@ -1,0 +1,92 @@
+/**
+ * Changes tried on a scratch copy of a season: minutes, dates, targets, schools, what is left out. Applied they make another
+ * request; the one they start from stays as it is. Remedies and what-if speak in them, and keeping them is storing them.
+ */
+import type { PracticeTime } from '../plan';
+import type { SectionTempo } from '../tempo';
+import type { Bpm, Minutes } from '../units';
+import type { Schools, SeasonItem, SeasonRequest } from './request';
+
+export type ItemChange = {
+  readonly itemId: string;
+  readonly targets?: readonly { readonly sectionId: string; readonly bpm: Bpm }[] | undefined;
+  readonly schools?: Partial<Schools> | undefined;
+  readonly isLeftOut?: boolean | undefined;
+};
+
+export type Changes = {
+  /** Minutes added to every such weekday of the pattern; negative takes off. */
+  readonly week?: readonly { readonly weekday: number; readonly addMin: Minutes }[] | undefined;
+  readonly fundamentalsMin?: Minutes | undefined;
+  readonly daysIntoMock?: number | undefined;
+  readonly rounds?: readonly { readonly roundId: string; readonly date: string }[] | undefined;
+  readonly items?: readonly ItemChange[] | undefined;
+};
+
+/** The request with the changes made; what they name that is not there is passed over. */
+export function applyChanges(request: SeasonRequest, changes: Changes): SeasonRequest {
+  const { week, rounds, items, fundamentalsMin, daysIntoMock } = changes;
+  const moved = request.rounds.map((round) => {
+    const to = rounds?.find((r) => r.roundId === round.id);
+    return to ? { ...round, date: to.date } : round;
+  });
+  return {
+    ...request,
+    rounds: moved,
+    daysIntoMock: daysIntoMock ?? request.daysIntoMock,
+    time: {
+      ...request.time,
+      week: addMinutes(request.time.week, week ?? []),
+      fundamentalsMin: fundamentalsMin ?? request.time.fundamentalsMin
+    },
+    items: request.items.map((item) => {
+      const change = items?.find((c) => c.itemId === item.id);
+      return change ? changeItem(item, change) : item;
+    })
+  };
+}
+
+/** Added to the weekday's longest span, the first of them where several are as long; taken off spans from the last. */
+export function addMinutes(
+  week: PracticeTime['week'],
+  adds: readonly { readonly weekday: number; readonly addMin: Minutes }[]
+): PracticeTime['week'] {
+  let changed = week.map((span) => ({ ...span }));
+  for (const { weekday, addMin } of adds) {
+    const own = changed.filter((span) => span.weekday === weekday);
+    if (own.length === 0 && addMin > 0) changed.push({ weekday, minutes: addMin });
+    if (addMin >= 0) {
+      const longest = Math.max(...own.map((span) => span.minutes));
+      const span = own.find((s) => s.minutes === longest);
+      if (span) span.minutes += addMin;
+    } else {
+      let off = -addMin;
+      for (const span of own.reverse()) {
+        const part = Math.min(off, span.minutes);
+        span.minutes -= part;
+        off -= part;
+      }
+      changed = changed.filter((span) => span.minutes > 0);
+    }
+  }
+  return changed;
+}
+
+function changeItem(item: SeasonItem, change: ItemChange): SeasonItem {
+  return {
+    ...item,
+    schools: change.schools ? { ...item.schools, ...change.schools } : item.schools,
+    isLeftOut: change.isLeftOut ?? item.isLeftOut,
+    sections: item.sections.map((section) => {
+      const target = change.targets?.find((t) => t.sectionId === section.id);
+      return target ? { ...section, tempo: setTarget(section.tempo, target.bpm) } : section;
+    })
+  };
+}
+
+/** The tempo with another target: a stretch within a range, one tempo otherwise. Limits are the caller's to check. */
+export function setTarget(tempo: SectionTempo, bpm: Bpm): SectionTempo {
+  if (tempo.kind === 'free') return tempo;
+  if (tempo.kind === 'range') return { ...tempo, stretchBpm: bpm === tempo.lowBpm ? undefined : bpm };
+  return { kind: 'pulse', unit: tempo.unit, targetBpm: bpm };
+}

@@ -1,0 +1,194 @@
+/**
+ * What would make a plan fit that does not: each remedy the least of its kind, found exactly, with the changes that carry it out.
+ * Minutes come from plan/extra.ts; give-back, mock days, fundamentals and what to leave out are scanned from the least up,
+ * each trial decided by a flow. "None" is an answer too. Sorted by what they cost the candidate (judgement): ease within the
+ * allowed range first, then how it is worked, then rest and time, last an item of the list.
+ */
+import { clicksBetween, clicksLower } from '../tempo';
+import type { Bpm } from '../units';
+import { type Changes, type ItemChange, applyChanges } from './change';
+import { laySeason, readAsking } from './lay';
+import { addAlike, addByWeekday } from './more-minutes';
+import {
+  REMEDY_KINDS,
+  type Remedy,
+  type RemedyKind,
+  count,
+  fits,
+  fitsWith,
+  laysWhole,
+  leastThat,
+  list,
+  none
+} from './trial';
+import type { SeasonItem, SeasonRequest } from './request';
+
+/** All remedies of a plan that does not fit, in the order of REMEDY_KINDS; none where it fits. */
+export function findRemedies(request: SeasonRequest): Remedy[] {
+  if (fits(readAsking(request))) return [];
+  const all = REMEDY_KINDS.map((kind) => findRemedy(request, kind));
+  const alike = weekOf(all.find(({ kind }) => kind === 'minutes-alike'));
+  return all.map((remedy) =>
+    remedy.kind === 'minutes-by-weekday' && weekOf(remedy) >= alike
+      ? none(remedy.kind, 'No other share of the weekdays needs fewer minutes than the same on each.')
+      : remedy
+  );
+}
+
+const weekOf = (remedy: Remedy | undefined) =>
+  remedy?.changes?.week?.reduce((sum, { addMin }) => sum + addMin, 0) ?? Infinity;
+
+/** The least remedy of one kind; where even then some is left in pieces too short for a block, it says so. Cost: some flows. */
+export function findRemedy(request: SeasonRequest, kind: RemedyKind): Remedy {
+  const remedy = findLeast(request, kind);
+  const left = remedy.changes && laySeason(applyChanges(request, remedy.changes)).short;
+  if (!left) return remedy;
+  return {
+    ...remedy,
+    says: `${remedy.says} ${left.minutes} min would still be in pieces too short for a block.`
+  };
+}
+
+function findLeast(request: SeasonRequest, kind: RemedyKind): Remedy {
+  switch (kind) {
+    case 'stretch':
+      return giveBackStretch(request);
+    case 'mock-days':
+      return useMockDays(request);
+    case 'minutes-by-weekday':
+      return addByWeekday(request);
+    case 'minutes-alike':
+      return addAlike(request);
+    case 'fundamentals':
+      return takeFundamentals(request);
+    case 'leave-out':
+      return leaveOut(request);
+  }
+}
+
+/** A stretch above the low end of a published range, by whole clicks down. */
+type Stretch = {
+  readonly itemId: string;
+  readonly name: string;
+  readonly sectionId: string;
+  readonly steps: readonly Bpm[];
+};
+
+function stretchesOf(items: readonly SeasonItem[]): Stretch[] {
+  return items.flatMap((item) =>
+    item.sections.flatMap(({ id: sectionId, tempo }) => {
+      if (tempo.kind !== 'range' || tempo.stretchBpm === undefined || tempo.stretchBpm <= tempo.lowBpm)
+        return [];
+      const { lowBpm, stretchBpm, unit } = tempo;
+      const most = Math.ceil(clicksBetween(lowBpm, stretchBpm, unit) - 1e-9);
+      const steps = Array.from({ length: most + 1 }, (_, c) =>
+        c === most ? lowBpm : Math.max(lowBpm, Math.round(clicksLower(stretchBpm, unit, c)))
+      );
+      return [{ itemId: item.id, name: item.name, sectionId, steps }];
+    })
+  );
+}
+
+/** The smallest most clicks each gives back, then given again in the list's order as far as it still fits. */
+function giveBackStretch(request: SeasonRequest): Remedy {
+  const kind = 'stretch';
+  const stretches = stretchesOf(request.items);
+  if (stretches.length === 0)
+    return none(kind, 'No item stretches above the low end of its range: no tempo to give back.');
+  const at = (stretch: Stretch, clicks: number) => stretch.steps[Math.min(clicks, stretch.steps.length - 1)]!;
+  const changesFor = (given: readonly number[]): Changes => ({
+    items: byItem(stretches.map((s, i) => ({ ...s, bpm: at(s, given[i]!) })))
+  });
+  const most = Math.max(...stretches.map((s) => s.steps.length - 1));
+  const clicks = leastThat(request, 1, most, (c) => changesFor(stretches.map(() => c)));
+  if (clicks === null) return none(kind, 'Even at the low end of every published range it does not fit.');
+  const given = stretches.map((s) => Math.min(clicks, s.steps.length - 1));
+  given.forEach((_, i) => {
+    while (given[i]! > 0) {
+      given[i]! -= 1;
+      if (fitsWith(request, changesFor(given)) && laysWhole(request, changesFor(given))) continue;
+      given[i]! += 1;
+      break;
+    }
+  });
+  const back = stretches.flatMap((s, i) => (given[i]! > 0 ? [`${s.name} to ${at(s, given[i]!)}`] : []));
+  return {
+    kind,
+    changes: changesFor(given),
+    says: `Give back of the stretch, at most ${count(clicks, 'click')} each: ${list(back)}; still within the published range.`
+  };
+}
+
+function byItem(targets: readonly { itemId: string; sectionId: string; bpm: Bpm }[]): ItemChange[] {
+  const ids = [...new Set(targets.map((t) => t.itemId))];
+  return ids.map((itemId) => ({
+    itemId,
+    targets: targets.filter((t) => t.itemId === itemId).map(({ sectionId, bpm }) => ({ sectionId, bpm }))
+  }));
+}
+
+/** Days of the mock window, from its first, that the ramp may use; every number is tried, as more need not be better. */
+function useMockDays(request: SeasonRequest): Remedy {
+  const kind = 'mock-days';
+  const already = request.daysIntoMock ?? 0;
+  const { cases, frame } = readAsking(request);
+  const window = Math.max(
+    0,
+    ...cases.flatMap(({ stages }) =>
+      stages && frame.today < stages.mockFrom ? [stages.lastDaysFrom - stages.mockFrom] : []
+    )
+  );
+  const days = leastThat(request, already + 1, window, (n) => ({ daysIntoMock: n }));
+  if (days === null)
+    return none(
+      kind,
+      window <= already
+        ? 'The mock window has opened: its days are used already.'
+        : 'Even all days of the mock window for the ramp do not make it fit.'
+    );
+  return {
+    kind,
+    changes: { daysIntoMock: days },
+    says: `Let the ramp run ${count(days, 'day')} into the mock window: ${window - days} of its ${window} days are left for mocks alone.`
+  };
+}
+
+function takeFundamentals(request: SeasonRequest): Remedy {
+  const kind = 'fundamentals';
+  const { fundamentalsMin } = request.time;
+  const less = leastThat(request, 1, fundamentalsMin, (n) => ({ fundamentalsMin: fundamentalsMin - n }));
+  if (less === null)
+    return none(
+      kind,
+      fundamentalsMin === 0
+        ? 'No fundamentals are set aside: nothing to take from them.'
+        : `Even without the ${count(fundamentalsMin, 'minute')} of fundamentals it does not fit.`
+    );
+  return {
+    kind,
+    changes: { fundamentalsMin: fundamentalsMin - less },
+    says: `Take ${count(less, 'minute')} a day from the fundamentals: ${fundamentalsMin - less} of ${fundamentalsMin} are left.`
+  };
+}
+
+/** The single item lowest in the order without which the rest fits; where no one suffices, as few as need be from the lowest up. */
+function leaveOut(request: SeasonRequest): Remedy {
+  const kind = 'leave-out';
+  const asking = readAsking(request);
+  const asked = new Set(asking.asks.map((ask) => ask.owner.item.id));
+  const items = request.items.filter((item) => asked.has(item.id)).reverse();
+  const changesFor = (left: readonly SeasonItem[]): Changes => ({
+    items: left.map(({ id }) => ({ itemId: id, isLeftOut: true }))
+  });
+  const one = items.find(
+    (item) => fitsWith(request, changesFor([item])) && laysWhole(request, changesFor([item]))
+  );
+  const n = one ? 1 : leastThat(request, 1, items.length - 1, (k) => changesFor(items.slice(0, k)));
+  if (n === null) return none(kind, 'Leaving items out does not make the rest fit.');
+  const left = one ? [one] : items.slice(0, n);
+  return {
+    kind,
+    changes: changesFor(left),
+    says: `Leave out ${list(left.map((item) => item.name))}: the rest fits. Only where the call allows it.`
+  };
+}
