@@ -58,9 +58,18 @@ test('every screen is sent as valid HTML', async ({ page }) => {
     `${candidate}/time`,
     `${candidate}/auditions/new`,
     item,
-    ...['', '/lesson', '/list', '/list/new', '/list/import', '/log', '/readiness', '/call', '/layings'].map(
-      (p) => audition + p
-    ),
+    ...[
+      '',
+      '/lesson',
+      '/what-if',
+      '/list',
+      '/list/new',
+      '/list/import',
+      '/log',
+      '/readiness',
+      '/call',
+      '/layings'
+    ].map((p) => audition + p),
     ...['/layings/1', '/layings/compare?a=1&b=2', '/paper/week', '/paper/wall', '/paper/note'].map(
       (p) => audition + p
     )

@@ -29,7 +29,10 @@ function listen(page: Page): Page {
   complaints.set(page, heard);
   page.on('pageerror', (error) => heard.push(error.message));
   page.on('console', (message) => {
-    if (['error', 'warning'].includes(message.type()) && !message.text().startsWith('Failed to load resource'))
+    if (
+      ['error', 'warning'].includes(message.type()) &&
+      !message.text().startsWith('Failed to load resource')
+    )
       heard.push(message.text());
   });
   return page;
@@ -71,6 +74,7 @@ for (const [where, viewport] of VIEWPORTS) {
         '/list/new',
         '/list/import',
         '/lesson',
+        '/what-if',
         '/paper/week',
         '/paper/wall',
         '/paper/note',

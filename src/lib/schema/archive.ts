@@ -20,7 +20,7 @@ import {
 import { refineItem, schools, section } from './item';
 import { agreed, pin } from './plan-request';
 import { refineSlot } from './round';
-import { refineWeek, timeFields } from './time';
+import { practiceTime } from './time';
 import { touch } from './touch';
 
 export const ARCHIVE_VERSION = 1;
@@ -99,6 +99,7 @@ const item = z.strictObject({
   ownSections: z.array(section).max(60).nullable(),
   mostPerDayMin: minutesField(8, 240).optional(),
   schools: schools.optional(),
+  isLeftOut: z.boolean().optional(),
   ticks: z.partialRecord(z.enum(tickKinds), dateField),
   pins: z.array(pin).max(2000),
   log: z.array(touch).max(200_000)
@@ -119,6 +120,7 @@ const audition = z.strictObject({
       })
     )
     .max(60),
+  daysIntoMock: z.number().int().min(0).max(60).optional(),
   items: z.array(item).max(200),
   /** What the latest laying agreed, so that nothing moves by moving house. */
   agreed: agreed.nullable()
@@ -135,7 +137,7 @@ export const archiveCandidate = z.strictObject({
   /** Left out where a candidate takes their own work along. */
   privateNote: longText.optional(),
   isPutAway: z.boolean(),
-  time: z.strictObject(timeFields).superRefine(refineWeek),
+  time: practiceTime,
   lessonNotes: z.array(z.strictObject({ date: dateField, note: longText })).max(2000),
   wishes: z
     .array(

@@ -139,7 +139,8 @@ const itemFields = {
   sections: z.array(section).max(60, 'At most 60 sections.'),
   minutesPerWeek: minutesField(1, 600).optional(),
   mostPerDayMin: minutesField(8, 240).optional(),
-  schools: schools.optional()
+  schools: schools.optional(),
+  isLeftOut: z.boolean().optional()
 };
 
 type Barred = {

@@ -62,6 +62,7 @@ const planRequest = z
     items: z.array(planItem).min(1, 'The list is empty: add at least one item.').max(80, 'At most 80 items.'),
     time: z.strictObject({ ...timeFields, mocks: z.array(mock).max(60).default([]) }).superRefine(refineWeek),
     schools: schools.optional(),
+    daysIntoMock: z.number().int().min(0).max(60).optional(),
     log: z.array(touch).max(200_000).default([]),
     pins: z.array(pin).max(2000, 'At most 2,000 pins.').optional(),
     previous: agreed.optional(),

@@ -35,6 +35,9 @@ export const timeFields = {
 /** Exceptions as JSON text, as a page keeps them to put them back. */
 export const exceptionsText = jsonText(timeFields.exceptions);
 
+/** A candidate's whole practice time. */
+export const practiceTime = z.strictObject(timeFields).superRefine(refineWeek);
+
 type Spans = { week: readonly { weekday: number; minutes: number; start?: string | undefined }[] };
 
 /** A weekday has no more minutes than a day, spans end before midnight and do not overlap. */

@@ -20,6 +20,7 @@ export const ERRORS = {
   'here-already': 'A candidate of this file is in the studio already. Nothing was changed.',
   'no-target': 'These bars are free: they have no tempo to aim for.',
   'target-outside': 'That tempo lies outside what is published or what a click can say.',
+  'changes-unsound': 'These changes do not go together with what is there. Nothing was kept.',
   'on-the-list': 'An item of that name is on the list already. Nothing was added.',
   'list-name-taken':
     'The studio has a list of that name already: take it instead, or give this one another name.',

@@ -18,6 +18,7 @@ export const STATUS: Record<ErrorCode, number> = {
   'here-already': 409,
   'no-target': 400,
   'target-outside': 400,
+  'changes-unsound': 400,
   'on-the-list': 409,
   'list-name-taken': 409,
   'demo-only': 403

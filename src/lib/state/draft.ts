@@ -7,6 +7,8 @@ import { onMount } from 'svelte';
 import { get, type Readable, type Writable } from 'svelte/store';
 
 const PREFIX = 'irvot draft ';
+/** Where a draft is kept on this device. */
+export const draftName = (key: string) => PREFIX + key;
 
 type Kept<T> = { readonly form: Writable<T>; readonly tainted: Readable<unknown> };
 
@@ -16,7 +18,7 @@ export function keepDraft<T extends object>(
   { form, tainted }: Kept<T>,
   onBack: () => void
 ): { forget: () => void } {
-  const name = PREFIX + key;
+  const name = draftName(key);
   const forget = () => browser && localStorage.removeItem(name);
   onMount(() => {
     const before = localStorage.getItem(name);

@@ -3,8 +3,8 @@
  * request; the one they start from stays as it is. Remedies and what-if speak in them, and keeping them is storing them.
  */
 import type { PracticeTime } from '../plan';
-import type { SectionTempo } from '../tempo';
-import type { Bpm, Minutes } from '../units';
+import { type SectionTempo, clickableRange } from '../tempo';
+import { type Bpm, type Minutes, sayUnit } from '../units';
 import type { Schools, SeasonItem, SeasonRequest } from './request';
 
 export type ItemChange = {
@@ -89,4 +89,15 @@ export function setTarget(tempo: SectionTempo, bpm: Bpm): SectionTempo {
   if (tempo.kind === 'free') return tempo;
   if (tempo.kind === 'range') return { ...tempo, stretchBpm: bpm === tempo.lowBpm ? undefined : bpm };
   return { kind: 'pulse', unit: tempo.unit, targetBpm: bpm };
+}
+
+/** Why a tempo cannot be this section's target, as a sentence; null where it can. */
+export function targetFault(tempo: SectionTempo, bpm: Bpm): string | null {
+  if (tempo.kind === 'free') return 'These bars are free: they have no tempo to aim for.';
+  if (tempo.kind === 'range' && !(bpm >= tempo.lowBpm && bpm <= tempo.highBpm))
+    return `${bpm} lies outside the published range, ${tempo.lowBpm} to ${tempo.highBpm}.`;
+  const { lowest, highest } = clickableRange(tempo.unit);
+  return bpm >= lowest && bpm <= highest
+    ? null
+    : `No click says ${sayUnit(tempo.unit)} ${bpm}: from ${Math.ceil(lowest)} to ${highest}.`;
 }

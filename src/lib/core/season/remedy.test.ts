@@ -133,7 +133,7 @@ describe('remedies', () => {
       items: [study('A', 30, { mostPerDayMin: 200 })]
     });
     const { changes } = find(request, 'minutes-alike');
-    const [{ addMin }] = changes!.week as [{ addMin: number }];
+    const addMin = changes!.week![0]!.addMin;
     const play = (minutes: number) => minutes - 5 * Math.floor(minutes / 60);
     expect(fitsWith(request, { week: [{ weekday: 6, addMin }] })).toBe(true);
     const less = play(55 + addMin) - 1;

@@ -23,6 +23,8 @@ export type Audition = {
   readonly dates: readonly (OtherDate | OwnDate)[];
   readonly ownDates: readonly OwnDate[];
   readonly ownVersion: number;
+  /** Days of the mock window given to the ramp. */
+  readonly daysIntoMock: number;
   /** The call's rounds, each at the candidate's own slot where there is one. */
   readonly rounds: readonly Round[];
   readonly slots: readonly Slot[];
@@ -36,10 +38,11 @@ type Row = {
   began_on: string;
   own_dates_json: string;
   own_version: number;
+  days_into_mock: number;
 };
 type SlotRow = { round_id: string; date: string; time: string | null };
 
-const COLUMNS = 'id, candidate_id, call_id, began_on, own_dates_json, own_version';
+const COLUMNS = 'id, candidate_id, call_id, began_on, own_dates_json, own_version, days_into_mock';
 
 const statements = preparedOnce((db) => ({
   add: db.prepare(
@@ -55,6 +58,7 @@ const statements = preparedOnce((db) => ({
   saveOwnDates: db.prepare(
     'UPDATE audition SET own_dates_json = ?, own_version = own_version + 1 WHERE id = ? AND own_version = ?'
   ),
+  setDaysIntoMock: db.prepare('UPDATE audition SET days_into_mock = ? WHERE id = ?'),
   slots: db.prepare<[string], SlotRow>(
     'SELECT round_id, date, time FROM slot WHERE audition_id = ? ORDER BY round_id'
   ),
@@ -80,6 +84,7 @@ function decode(db: Db, row: Row): Audition {
     dates: [...withUploads(call), ...ownDates],
     ownDates,
     ownVersion: row.own_version,
+    daysIntoMock: row.days_into_mock,
     rounds: placeSlots(call.rounds, slots),
     slots,
     call
@@ -132,5 +137,7 @@ export function putSlot(db: Db, auditionId: string, { roundId, date, time }: Slo
 /** False where the version is no longer the one that was read. */
 export const saveOwnDates = (db: Db, id: string, dates: readonly OwnDate[], version: number) =>
   statements(db).saveOwnDates.run(JSON.stringify(dates), id, version).changes === 1;
+export const setDaysIntoMock = (db: Db, id: string, days: number) =>
+  statements(db).setDaysIntoMock.run(days, id);
 export const dropSlot = (db: Db, auditionId: string, roundId: string) =>
   statements(db).dropSlot.run(auditionId, roundId);

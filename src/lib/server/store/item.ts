@@ -34,7 +34,14 @@ export type ListItem = SeasonItem & {
 /** What is the list's of an item. */
 export type Printed = Omit<
   ListItem,
-  'auditionId' | 'listItemId' | 'mostPerDayMin' | 'schools' | 'hasOwnSections' | 'version' | 'repeats'
+  | 'auditionId'
+  | 'listItemId'
+  | 'mostPerDayMin'
+  | 'schools'
+  | 'isLeftOut'
+  | 'hasOwnSections'
+  | 'version'
+  | 'repeats'
 >;
 /** What is one candidate's own of it. */
 export type Own = {
@@ -52,6 +59,7 @@ type Row = PrintedRow & {
   most_per_day_min: number | null;
   own_sections_json: string | null;
   schools_json: string;
+  is_left_out: number;
   version: number;
 };
 type PrintedRow = {
@@ -76,7 +84,7 @@ type PrintedRow = {
 
 const SELECT = `SELECT i.id, i.audition_id, i.list_item_id, l.name, l.composer, l.kind, l.edition, l.pages, l.music_key, l.tested, l.bars_per_line, l.metre,
   l.from_bar, l.to_bar, l.pickup_beats, l.minutes_per_week, i.most_per_day_min, l.sections_json, i.own_sections_json, l.errata_json,
-  l.cuts_json, i.schools_json, l.version + i.version - 1 AS version
+  l.cuts_json, i.schools_json, i.is_left_out, l.version + i.version - 1 AS version
   FROM item i JOIN list_item l ON l.id = i.list_item_id`;
 const IS_THERE = 'i.removed_at_ms IS NULL AND l.removed_at_ms IS NULL';
 
@@ -129,6 +137,7 @@ const statements = preparedOnce((db) => ({
   ),
   setSchools: db.prepare('UPDATE item SET schools_json = ?, version = version + 1 WHERE id = ?'),
   setOwnSections: db.prepare('UPDATE item SET own_sections_json = ?, version = version + 1 WHERE id = ?'),
+  setLeftOut: db.prepare('UPDATE item SET is_left_out = ?, version = version + 1 WHERE id = ?'),
   place: db.prepare('UPDATE item SET position = ? WHERE id = ? AND audition_id = ?'),
   setRemoved: db.prepare('UPDATE list_item SET removed_at_ms = ? WHERE id = ?'),
   ticks: db.prepare<[string], { kind: TickKind; on_date: string }>(
@@ -149,6 +158,7 @@ function decode(row: Row): ListItem {
     sections: JSON.parse(row.own_sections_json ?? row.sections_json) as ListItem['sections'],
     hasOwnSections: row.own_sections_json !== null,
     schools: JSON.parse(row.schools_json) as Partial<Schools>,
+    isLeftOut: row.is_left_out === 1 || undefined,
     version: row.version
   };
 }
@@ -234,8 +244,11 @@ export const addOwn = (
   own: Own
 ) => statements(db).addOwn.run({ ...encodeOwn(place.id, own), ...place });
 export const saveOwn = (db: Db, id: string, own: Own) => statements(db).saveOwn.run(encodeOwn(id, own));
-export const setOwnSections = (db: Db, id: string, sections: readonly SeasonSection[]) =>
-  statements(db).setOwnSections.run(JSON.stringify(sections), id);
+/** Null: the list's again. */
+export const setOwnSections = (db: Db, id: string, sections: readonly SeasonSection[] | null) =>
+  statements(db).setOwnSections.run(sections && JSON.stringify(sections), id);
+export const setLeftOut = (db: Db, id: string, isLeftOut: boolean) =>
+  statements(db).setLeftOut.run(isLeftOut ? 1 : 0, id);
 export const setPrintedSections = (db: Db, listItemId: string, sections: readonly SeasonSection[]) =>
   statements(db).setPrintedSections.run(JSON.stringify(sections), listItemId);
 export const setSchools = (db: Db, id: string, schools: Partial<Schools>) =>

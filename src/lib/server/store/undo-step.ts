@@ -4,7 +4,7 @@ import { type Db, preparedOnce } from '../db/open';
 export type UndoStep = {
   readonly token: string;
   readonly candidateId: string;
-  readonly kind: 'item' | 'call' | 'time' | 'facts';
+  readonly kind: 'item' | 'call' | 'time' | 'facts' | 'changes';
   readonly before: unknown;
 };
 

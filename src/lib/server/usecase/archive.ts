@@ -87,7 +87,7 @@ function writeCandidate(app: App, candidate: candidates.Candidate): ArchiveCandi
 }
 
 function writeAudition(app: App, audition: auditions.Audition): ArchiveCandidate['auditions'][number] {
-  const { id, callId, beganOn, slots, ownDates } = audition;
+  const { id, callId, beganOn, slots, ownDates, daysIntoMock } = audition;
   const log = touchesOfAudition(app.db, id);
   const pins = pinsOf(app.db, id);
   const written = items.itemsOf(app.db, id).map((item) => ({
@@ -96,6 +96,7 @@ function writeAudition(app: App, audition: auditions.Audition): ArchiveCandidate
     ownSections: item.hasOwnSections ? item.sections : null,
     mostPerDayMin: item.mostPerDayMin,
     schools: item.schools,
+    isLeftOut: item.isLeftOut,
     ticks: items.ticksOf(app.db, item.id),
     pins: pins.filter((pin) => pin.itemId === item.id),
     log: log.filter((touch) => touch.itemId === item.id)
@@ -106,6 +107,7 @@ function writeAudition(app: App, audition: auditions.Audition): ArchiveCandidate
     beganOn,
     slots: [...slots],
     ownDates: [...ownDates],
+    daysIntoMock: daysIntoMock || undefined,
     items: written as ArchiveCandidate['auditions'][number]['items'],
     agreed: (latestVersion(app.db, id)?.plan.agreed ??
       null) as ArchiveCandidate['auditions'][number]['agreed']
@@ -169,6 +171,7 @@ function takeAudition(
   auditions.addAudition(app.db, { id, candidateId, callId, beganOn }, app.now());
   auditions.saveOwnDates(app.db, id, from.ownDates, 1);
   for (const slot of from.slots) auditions.putSlot(app.db, id, slot);
+  auditions.setDaysIntoMock(app.db, id, from.daysIntoMock ?? 0);
   const listed = new Set(items.listItemIds(app.db, callId));
   const strange = from.items.find((item) => !listed.has(item.listItemId));
   if (strange)
@@ -183,6 +186,7 @@ function takeAudition(
       { id: item.id, auditionId: id, listItemId: item.listItemId },
       { ownSections, mostPerDayMin, schools }
     );
+    if (item.isLeftOut) items.setLeftOut(app.db, item.id, true);
     for (const [kind, date] of Object.entries(item.ticks))
       items.setTick(app.db, item.id, kind as Parameters<typeof items.setTick>[2], date);
     for (const pin of item.pins) {

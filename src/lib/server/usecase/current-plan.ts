@@ -53,6 +53,7 @@ function readFacts(app: App, auditionId: string): Season {
     ...readDates(audition, items),
     items,
     time: { ...candidate.time, mocks: mocksOf(audition) },
+    daysIntoMock: audition.daysIntoMock || undefined,
     log: touchesOfAudition(app.db, auditionId),
     pins: pinsOf(app.db, auditionId)
   };

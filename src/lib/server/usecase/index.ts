@@ -11,6 +11,7 @@ import * as pin from './pin';
 import * as signIn from './sign-in';
 import * as studio from './studio';
 import * as undo from './undo';
+import * as whatIf from './what-if';
 import type { UseCase } from './use-case';
 
 function useCasesOf(module: Record<string, unknown>): [string, UseCase<never, unknown>][] {
@@ -21,7 +22,7 @@ function useCasesOf(module: Record<string, unknown>): [string, UseCase<never, un
 }
 
 export const USE_CASES = Object.fromEntries(
-  [archive, backup, calendar, call, countback, lesson, list, log, pin, signIn, studio, undo].flatMap(
+  [archive, backup, calendar, call, countback, lesson, list, log, pin, signIn, studio, undo, whatIf].flatMap(
     useCasesOf
   )
 );

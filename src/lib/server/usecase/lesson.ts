@@ -2,17 +2,17 @@
  * The lesson: everything of one candidate and audition on one screen, and the decisions made there. Each decision says what
  * stood there before, so that it can be taken back.
  */
-import { type SeasonItem, readSince } from '../../core/season';
-import { type StepSchool, clickableRange, targetOf } from '../../core/tempo';
-import { dayOf, formatDate, sayUnit, weekdayOf } from '../../core/units';
+import { readSince } from '../../core/season';
+import { type StepSchool, targetOf } from '../../core/tempo';
+import { dayOf, formatDate, weekdayOf } from '../../core/units';
 import { type App, todayIn } from '../app';
 import { CodedError } from '../errors';
-import { auditionsOf, findAudition, takersOf } from '../store/audition';
+import { auditionsOf, takersOf } from '../store/audition';
 import { findCandidate, saveTime } from '../store/candidate';
 import * as items from '../store/item';
 import * as lessons from '../store/lesson';
 import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
-import { layForTakers } from './list';
+import { setSections, withTarget } from './target';
 import { found, useCase } from './use-case';
 
 const DAYS_AHEAD = 7;
@@ -84,39 +84,15 @@ export const setTarget = useCase({
     const before = targetOf(section.tempo)?.bpm;
     if (before === undefined) throw new CodedError('no-target');
     const tempo = withTarget(section.tempo, input.bpm);
-    const sections = item.sections.map((s) => (s === section ? { ...s, tempo } : s));
-    const { callId } = found(findAudition(app.db, item.auditionId));
-    if (takersOf(app.db, callId).length > 1) {
-      items.setOwnSections(app.db, item.id, sections);
-      layAgain(app, item.auditionId, `target of ${item.name}`);
-    } else {
-      items.setPrintedSections(app.db, item.listItemId, sections);
-      layForTakers(app, callId, `target of ${item.name}`);
-    }
+    setSections(
+      app,
+      item,
+      item.sections.map((s) => (s === section ? { ...s, tempo } : s))
+    );
+    layAgain(app, item.auditionId, `target of ${item.name}`);
     return before;
   }
 });
-
-type Tempo = SeasonItem['sections'][number]['tempo'];
-
-/** Throws CodedError "target-outside" with the limits. */
-function withTarget(tempo: Tempo, bpm: number): Tempo {
-  if (tempo.kind === 'free') return tempo;
-  const { lowest, highest } = clickableRange(tempo.unit);
-  const isIn = tempo.kind !== 'range' || (bpm >= tempo.lowBpm && bpm <= tempo.highBpm);
-  if (!isIn)
-    throw new CodedError(
-      'target-outside',
-      `${bpm} lies outside the published range, ${tempo.kind === 'range' ? `${tempo.lowBpm} to ${tempo.highBpm}` : ''}.`
-    );
-  if (!(bpm >= lowest && bpm <= highest))
-    throw new CodedError(
-      'target-outside',
-      `No click says ${sayUnit(tempo.unit)} ${bpm}: from ${Math.ceil(lowest)} to ${highest}.`
-    );
-  if (tempo.kind === 'range') return { ...tempo, stretchBpm: bpm === tempo.lowBpm ? undefined : bpm };
-  return { kind: 'pulse', unit: tempo.unit, targetBpm: bpm };
-}
 
 /** The step of the click for one item of this candidate. Returns the one before. */
 export const setStep = useCase({

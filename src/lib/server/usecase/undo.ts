@@ -9,6 +9,7 @@ import { type CallInput, saveCall } from './call';
 import { type ItemInput, saveItem } from './list';
 import { saveFacts, saveTime } from './studio';
 import { found, useCase } from './use-case';
+import { type BeforeChanges, putBack } from './what-if';
 
 /** A saved form can be taken back for so long. */
 const KEPT_MS = 24 * 3_600_000;
@@ -44,6 +45,9 @@ export const takeBack = useCase({
         saveCall(app, who, { auditionId, ...call, version });
         break;
       }
+      case 'changes':
+        putBack(app, candidateId, step.before as BeforeChanges);
+        break;
       case 'time':
         saveTime(app, who, { candidateId, time: before.time, version: candidate.timeVersion });
         break;

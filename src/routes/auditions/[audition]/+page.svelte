@@ -24,6 +24,9 @@
   {#if form && 'says' in form}<p class="fault" role="alert">{form.says}</p>{/if}
   <Countback {view} plan={view.plan} canPin={isTeacher} moves={areMovesShown ? view.moves : []}>
     {#snippet between()}
+      {#if isTeacher && view.plan?.short}
+        <p class="moves"><a class="action" href="{base}/what-if">What would make it fit</a></p>
+      {/if}
       {#if view.moves.length > 0}
         <div class="moves">
           <Moves moves={view.moves} cause={view.cause ?? ''} bind:isShown={areMovesShown} />
@@ -39,6 +42,7 @@
       undo={form && 'before' in form ? (form.before ?? null) : null}
     />
     <p>
+      {#if isTeacher}<a href="{base}/what-if">What if ...</a> ·{/if}
       Laying {view.number}, for {view.cause}. <a href="{base}/layings">Earlier layings</a> ·
       <a href="{base}/plan.ics" download>Calendar file</a> ·
       <a href="{base}/paper/week">Paper</a>

@@ -1,0 +1,54 @@
+<!-- What the tried changes come to, against the plan as it stands. -->
+<script lang="ts">
+  import type { SeasonPlan } from '$lib/core/season';
+  import { dayOf, sayDate } from '$lib/core/units';
+  import type { Scratch } from '$lib/workers/season.questions';
+
+  let { plan, laid }: { plan: SeasonPlan; laid: Scratch } = $props();
+
+  const short = (of: SeasonPlan) => (of.short ? `${of.short.minutes} min short` : 'fits');
+  const lastTarget = (of: SeasonPlan) =>
+    of.items
+      .flatMap((item) => item.rungs.at(-1)?.date ?? [])
+      .sort()
+      .at(-1);
+  const heaviest = (of: SeasonPlan) => Math.max(0, ...of.weeks.map((week) => week.plannedMin));
+  const jumps = (of: SeasonPlan) => of.weeks.filter((week) => week.isJump).length;
+  const said = (date: string | undefined) => (date ? sayDate(dayOf(date)) : 'none');
+  const rows = $derived([
+    ['days to go', `${plan.daysToGo}`, `${laid.plan.daysToGo}`],
+    ['last target by', said(lastTarget(plan)), said(lastTarget(laid.plan))],
+    ['heaviest week', `${heaviest(plan)} min`, `${heaviest(laid.plan)} min`],
+    ['weeks that jump', `${jumps(plan)}`, `${jumps(laid.plan)}`]
+  ] as const);
+  const sayMoves = $derived(`${laid.moves.length} ${laid.moves.length === 1 ? 'date' : 'dates'} would move`);
+  const differing = $derived(rows.filter(([, was, is]) => was !== is));
+</script>
+
+<p>
+  <strong class="fit" class:short={laid.plan.short !== null}>{short(plan)} → {short(laid.plan)}</strong>
+  <span
+    >{sayMoves}{#each differing as [what, was, is] (what)}, {what} {was} → <b>{is}</b>{/each}.</span
+  >
+</p>
+{#if laid.plan.short}<p class="soft reason">{laid.plan.short.reasons[0]?.says}</p>{/if}
+{#if jumps(laid.plan) > jumps(plan)}
+  <p class="soft reason">A week more than a fifth above the two before: raise gradually, and stop at pain.</p>
+{/if}
+
+<style>
+  .fit {
+    margin-right: 10px;
+    font-size: 1.13rem;
+  }
+  .short {
+    padding-left: 8px;
+    border-left: 5px solid var(--ink);
+  }
+  .reason {
+    flex-basis: 100%;
+  }
+  b {
+    font-weight: 620;
+  }
+</style>

@@ -1,0 +1,137 @@
+<!-- What if: a scratch copy beside the real plan. Remedies and changes by hand are drawn at once; kept or dropped by one click. -->
+<script lang="ts">
+  import { onDestroy, onMount } from 'svelte';
+  import { enhance } from '$app/forms';
+  import Countback from '$lib/components/countback/Countback.svelte';
+  import type { Changes, SeasonPlan, SeasonRequest } from '$lib/core/season';
+  import type { CountbackItem } from '$lib/schema/view';
+  import { ScratchSeason } from '$lib/state/scratch.svelte';
+  import ChangeFields from './ChangeFields.svelte';
+  import Difference from './Difference.svelte';
+  import Remedies from './Remedies.svelte';
+
+  type View = {
+    readonly audition: {
+      readonly id: string;
+      readonly rounds: readonly { readonly id: string; readonly name: string; readonly date: string }[];
+      readonly dates: readonly { readonly date: string; readonly name: string; readonly kind: string }[];
+    };
+    readonly lessons: readonly { readonly weekday: number }[];
+    readonly items: readonly CountbackItem[];
+    readonly practised: Readonly<Record<string, number>>;
+  };
+  let {
+    view,
+    request,
+    plan,
+    fault
+  }: {
+    view: View;
+    request: SeasonRequest;
+    /** As it stands. */
+    plan: SeasonPlan;
+    /** Why what was tried could not be kept. */
+    fault: string | null;
+  } = $props();
+
+  let scratch = $state.raw<ScratchSeason | null>(null);
+  onMount(() => (scratch = new ScratchSeason(view.audition.id, request, plan)));
+  onDestroy(() => scratch?.close());
+
+  const laid = $derived(scratch?.laid ?? null);
+  const isChanged = $derived(scratch?.isChanged === true);
+  const shown = $derived(isChanged && laid ? laid.plan : plan);
+  const tried = $derived.by(() => {
+    if (!isChanged || !laid || !scratch) return view;
+    const { rounds: moved = [] } = scratch.changes;
+    return {
+      ...view,
+      audition: {
+        ...view.audition,
+        rounds: view.audition.rounds.map((r) => ({
+          ...r,
+          date: moved.find((m) => m.roundId === r.id)?.date ?? r.date
+        }))
+      },
+      items: view.items.map((item) => ({ ...item, plannedSteps: laid.steps[item.id] ?? item.plannedSteps }))
+    };
+  });
+  const isSame = (changes: Changes) => JSON.stringify(changes) === JSON.stringify(scratch?.changes);
+</script>
+
+<div class="top">
+  <h2>What if</h2>
+  <p class="soft">A scratch copy: nothing is changed until you keep it.</p>
+</div>
+{#if fault}<p class="fault" role="alert">{fault} Nothing was kept.</p>{/if}
+{#if scratch?.trouble}<p class="fault" role="alert">This could not be laid: {scratch.trouble}</p>{/if}
+{#if plan.short && scratch}
+  <Remedies
+    remedies={scratch.remedies}
+    {isSame}
+    onTry={(changes) => scratch?.set(isSame(changes) ? {} : changes)}
+  />
+{/if}
+{#if scratch}
+  <ChangeFields {request} changes={scratch.changes} {scratch} />
+{/if}
+<div class="outcome" role="status">
+  {#if isChanged && laid && scratch}
+    <Difference {plan} {laid} />
+    <form
+      method="POST"
+      action="?/keep"
+      use:enhance={() => {
+        const kept = scratch;
+        return async ({ result, update }) => {
+          if (result.type === 'redirect') kept?.forget();
+          await update({ reset: false });
+        };
+      }}
+    >
+      <input type="hidden" name="changes" value={JSON.stringify(scratch.changes)} />
+      <button class="action main">Keep it</button>
+      <button type="button" class="action" onclick={() => scratch?.set({})}>Drop it</button>
+    </form>
+  {:else}
+    <p class="soft">
+      {plan.short
+        ? 'Choose a way above, or change something by hand: what it would do is drawn below.'
+        : 'Change something by hand: what it would do is drawn below.'}
+    </p>
+  {/if}
+</div>
+<Countback view={tried} plan={shown} moves={isChanged && laid ? laid.moves : []} />
+
+<style>
+  .top {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 16px;
+    align-items: baseline;
+    margin: 18px 0 6px;
+  }
+  .outcome {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px 24px;
+    align-items: center;
+    justify-content: space-between;
+    position: sticky;
+    top: 0;
+    z-index: 2;
+    margin-top: 12px;
+    padding: 8px 0;
+    background: var(--paper);
+    border-top: 1.5px solid var(--ink);
+  }
+  form {
+    display: flex;
+    gap: 12px;
+  }
+  .fault {
+    padding: 4px 0 4px 8px;
+    border-left: 3px solid var(--ink);
+    font-weight: 600;
+  }
+</style>

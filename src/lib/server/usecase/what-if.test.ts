@@ -1,0 +1,133 @@
+/** Changes tried and kept: what is kept is what was drawn, and one step takes it all back. */
+import { beforeEach, describe, expect, it } from 'vitest';
+import { type Changes, applyChanges, findRemedies, laySeason } from '../../core/season';
+import { type App, type Who, makeApp } from '../app';
+import { openDb } from '../db/open';
+import { addAudition, takeCall } from './call';
+import { readCountback } from './countback';
+import { addItem, readList } from './list';
+import { addCandidate, readCandidate, saveTime } from './studio';
+import { takeBack } from './undo';
+import { keepChanges, readScratch } from './what-if';
+
+const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Marthe' };
+const zone = 'Europe/Brussels';
+let app: App;
+let candidateId: string;
+let auditionId: string;
+
+beforeEach(() => {
+  app = makeApp(openDb(':memory:'), () => Date.parse('2026-11-24T08:00:00Z'));
+  candidateId = add('Ada');
+  const rounds = [{ id: 'r1', name: 'first round', date: '2027-01-09', zone, isHistory: false }];
+  auditionId = addAudition(app, TEACHER, { candidateId, name: 'Band', rounds, dates: [] });
+  for (const [name, toBar] of [
+    ['Gate song', 60],
+    ['Millrace', 60]
+  ] as const)
+    addItem(app, TEACHER, { auditionId, item: item(name, toBar) });
+});
+
+function add(name: string): string {
+  const id = addCandidate(app, TEACHER, { name, instruments: 'oboe', zone });
+  const week = [1, 2, 3, 4, 6].map((weekday) => ({ weekday, minutes: 30 }));
+  const time = { week, exceptions: [], lessons: [], warmUpMin: 0, fundamentalsMin: 4 };
+  saveTime(app, TEACHER, { candidateId: id, version: 1, time });
+  return id;
+}
+
+function item(name: string, toBar: number) {
+  const tempo = { kind: 'range', unit: 'quarter', lowBpm: 72, highBpm: 96, stretchBpm: 92 } as const;
+  return {
+    id: '',
+    name,
+    composer: '',
+    kind: 'etude' as const,
+    edition: '',
+    tested: '',
+    barsPerLine: '',
+    metre: '4/4',
+    fromBar: 1,
+    toBar,
+    sections: [{ id: 'new-1', fromBar: 1, toBar, tempo }],
+    schools: {}
+  };
+}
+
+const planOf = (id = auditionId) => readCountback(app, TEACHER, { auditionId: id }).plan!;
+const itemsOf = () => readList(app, TEACHER, { auditionId }).items;
+const keep = (changes: Changes) => keepChanges(app, TEACHER, { auditionId, changes });
+
+describe('changes tried and kept', () => {
+  it('give the plan that was drawn, whatever they change', () => {
+    const [first, second] = itemsOf();
+    const targets = [{ sectionId: first!.sections[0]!.id, bpm: 80 }];
+    const changes: Changes = {
+      week: [{ weekday: 1, addMin: 20 }],
+      fundamentalsMin: 2,
+      daysIntoMock: 3,
+      rounds: [
+        { roundId: readScratch(app, TEACHER, { auditionId }).request.rounds[0]!.id, date: '2027-01-16' }
+      ],
+      items: [
+        { itemId: first!.id, targets, schools: { step: { kind: 'scale', clicks: 2 } } },
+        { itemId: second!.id, isLeftOut: true }
+      ]
+    };
+    const { request } = readScratch(app, TEACHER, { auditionId });
+    const drawn = laySeason(applyChanges(request, changes));
+    keep(changes);
+    expect(planOf()).toEqual(drawn);
+  });
+
+  it('of a remedy bring a plan that does not fit to one that does, and are taken back as one', () => {
+    const before = planOf();
+    expect(before.short).not.toBeNull();
+    const facts = () => [
+      itemsOf().map((i) => [i.sections, i.schools, i.isLeftOut]),
+      readCandidate(app, TEACHER, { candidateId }).candidate.time
+    ];
+    const stood = facts();
+    const { request } = readScratch(app, TEACHER, { auditionId });
+    const curing = findRemedies(request).filter((remedy) => remedy.changes);
+    expect(curing.length).toBeGreaterThan(1);
+    for (const { kind, changes } of curing) {
+      const undoToken = keep(changes!);
+      expect(planOf().short, kind).toBeNull();
+      takeBack(app, TEACHER, { undoToken });
+      expect(facts(), kind).toEqual(stood);
+      expect(planOf().short?.minutes, kind).toBe(before.short!.minutes);
+    }
+  });
+
+  it('of a target stay with the candidate who has it where others take the list', () => {
+    const other = add('Bo');
+    const { callId } = readCountback(app, TEACHER, { auditionId }).audition;
+    const theirs = takeCall(app, TEACHER, { candidateId: other, callId });
+    const [first] = itemsOf();
+    const undoToken = keep({
+      items: [{ itemId: first!.id, targets: [{ sectionId: first!.sections[0]!.id, bpm: 76 }] }]
+    });
+    expect(itemsOf()[0]).toMatchObject({ hasOwnSections: true, sections: [{ tempo: { stretchBpm: 76 } }] });
+    expect(planOf(theirs).items[0]!.sections[0]!.targetBpm).toBe(92);
+    takeBack(app, TEACHER, { undoToken });
+    expect(itemsOf()[0]).toMatchObject({ hasOwnSections: false, sections: [{ tempo: { stretchBpm: 92 } }] });
+  });
+
+  it('are refused whole with a sentence where one of them cannot be', () => {
+    const [first] = itemsOf();
+    const sectionId = first!.sections[0]!.id;
+    const refused: [Changes, string][] = [
+      [{ week: [{ weekday: 1, addMin: 700 }] }, 'minutes'],
+      [
+        { fundamentalsMin: 1, items: [{ itemId: first!.id, targets: [{ sectionId, bpm: 140 }] }] },
+        'published range'
+      ],
+      [{ fundamentalsMin: 1, items: [{ itemId: 'nobody', isLeftOut: true }] }, 'nothing here']
+    ];
+    const before = JSON.stringify(planOf());
+    for (const [changes, says] of refused) expect(() => keep(changes)).toThrow(says);
+    expect(JSON.stringify(planOf())).toBe(before);
+    expect(readCandidate(app, TEACHER, { candidateId }).candidate.time.fundamentalsMin).toBe(4);
+  });
+});

@@ -1,0 +1,137 @@
+/**
+ * What if: all facts of a season for a scratch copy that is laid where it is looked at, and the changes of it that are kept. What they
+ * replace is remembered as one thing to be taken back.
+ */
+import { type Changes, type SeasonSection, addMinutes } from '../../core/season';
+import { practiceTime } from '../../schema/time';
+import type { App } from '../app';
+import { CodedError } from '../errors';
+import { auditionsOf, dropSlot, putSlot, setDaysIntoMock } from '../store/audition';
+import { type CandidateTime, findCandidate, saveTime } from '../store/candidate';
+import * as items from '../store/item';
+import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
+import { keepUndo } from './keep-undo';
+import { setSections, withTarget } from './target';
+import { found, useCase } from './use-case';
+
+/** The season as it is laid from, with what the latest laying agreed; and what else takes the candidate's minutes. */
+export const readScratch = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { auditionId: string }) => {
+    const season = readSeason(app, input.auditionId);
+    const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
+    return { request: { ...season.request, previous: plan?.agreed }, plan };
+  }
+});
+
+/** What stood there before changes were kept; only what they touch. */
+export type BeforeChanges = {
+  readonly auditionId: string;
+  readonly time?: CandidateTime;
+  readonly daysIntoMock?: number;
+  readonly slots?: readonly {
+    readonly roundId: string;
+    readonly date: string | null;
+    readonly time?: string | undefined;
+  }[];
+  readonly items?: readonly {
+    readonly id: string;
+    readonly ownSections: readonly SeasonSection[] | null;
+    readonly sections: readonly SeasonSection[];
+    readonly schools: items.ListItem['schools'];
+    readonly isLeftOut: boolean;
+  }[];
+};
+
+/** Keeps what was tried, all or nothing, and lays the plan once. Returns the secret by which it can be taken back. */
+export const keepChanges = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { auditionId: string; changes: Changes }) => {
+    const { audition, candidate, request } = readSeason(app, input.auditionId);
+    const { week, fundamentalsMin, daysIntoMock, rounds = [], items: changed = [] } = input.changes;
+    const before: BeforeChanges = {
+      auditionId: audition.id,
+      ...(week || fundamentalsMin !== undefined ? { time: candidate.time } : {}),
+      ...(daysIntoMock === undefined ? {} : { daysIntoMock: audition.daysIntoMock }),
+      slots: rounds.map(({ roundId }) => {
+        const slot = audition.slots.find((s) => s.roundId === roundId);
+        return { roundId, date: slot?.date ?? null, time: slot?.time };
+      }),
+      items: changed.map(({ itemId }) => {
+        const item = itemOf(app, audition.id, itemId);
+        const ownSections = item.hasOwnSections ? item.sections : null;
+        const { id, sections, schools, isLeftOut = false } = item;
+        return { id, ownSections, sections, schools, isLeftOut };
+      })
+    };
+    if (before.time) setTime(app, candidate.id, changeTime(candidate.time, week ?? [], fundamentalsMin));
+    if (daysIntoMock !== undefined) setDaysIntoMock(app.db, audition.id, daysIntoMock);
+    for (const { roundId, date } of rounds) {
+      const round = found(audition.rounds.find((r) => r.id === roundId));
+      if (date < request.today) throw new CodedError('changes-unsound', `${date} is before today.`);
+      putSlot(app.db, audition.id, { roundId, date, time: round.time });
+    }
+    for (const change of changed) keepItem(app, audition.id, change);
+    layAll(app, before, candidate.id, 'changes tried and kept');
+    return keepUndo(app, candidate.id, 'changes', before);
+  }
+});
+
+function itemOf(app: App, auditionId: string, itemId: string): items.ListItem {
+  const item = found(items.findItem(app.db, itemId));
+  if (item.auditionId !== auditionId) throw new CodedError('not-found');
+  return item;
+}
+
+function keepItem(app: App, auditionId: string, change: NonNullable<Changes['items']>[number]): void {
+  const item = itemOf(app, auditionId, change.itemId);
+  if (change.schools) items.setSchools(app.db, item.id, { ...item.schools, ...change.schools });
+  if (change.isLeftOut !== undefined) items.setLeftOut(app.db, item.id, change.isLeftOut);
+  if (!change.targets) return;
+  const sections = item.sections.map((section) => {
+    const target = change.targets!.find((t) => t.sectionId === section.id);
+    return target ? { ...section, tempo: withTarget(section.tempo, target.bpm) } : section;
+  });
+  setSections(app, item, sections);
+}
+
+/** Throws CodedError "changes-unsound" where a day would have more minutes than it has or run past midnight. */
+function changeTime(
+  time: CandidateTime,
+  week: NonNullable<Changes['week']>,
+  fundamentalsMin: number = time.fundamentalsMin
+): CandidateTime {
+  const changed = { ...time, week: addMinutes(time.week, week), fundamentalsMin };
+  const read = practiceTime.safeParse(changed);
+  if (!read.success) throw new CodedError('changes-unsound', read.error.issues[0]!.message);
+  return changed;
+}
+
+function setTime(app: App, candidateId: string, time: CandidateTime): void {
+  saveTime(app.db, candidateId, time, found(findCandidate(app.db, candidateId)).timeVersion);
+}
+
+/** A changed week is every audition's of the candidate. */
+function layAll(app: App, before: BeforeChanges, candidateId: string, cause: string): void {
+  const touched = before.time ? auditionsOf(app.db, candidateId).map((a) => a.id) : [before.auditionId];
+  for (const id of touched) layAgain(app, id, cause);
+}
+
+/** Puts back what stood there before changes were kept; what has gone since is passed over. */
+export function putBack(app: App, candidateId: string, before: BeforeChanges): void {
+  const { auditionId, time, daysIntoMock, slots = [], items: changed = [] } = before;
+  if (time) setTime(app, candidateId, time);
+  if (daysIntoMock !== undefined) setDaysIntoMock(app.db, auditionId, daysIntoMock);
+  for (const { roundId, date, time: hour } of slots)
+    if (date === null) dropSlot(app.db, auditionId, roundId);
+    else putSlot(app.db, auditionId, { roundId, date, time: hour });
+  for (const was of changed) {
+    const item = items.findItem(app.db, was.id);
+    if (!item) continue;
+    items.setSchools(app.db, item.id, was.schools ?? {});
+    items.setLeftOut(app.db, item.id, was.isLeftOut);
+    if (item.hasOwnSections) items.setOwnSections(app.db, item.id, was.ownSections);
+    else setSections(app, item, was.sections);
+  }
+  layAll(app, before, candidateId, 'changes taken back');
+}

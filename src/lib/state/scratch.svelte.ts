@@ -1,0 +1,63 @@
+/**
+ * A scratch copy of a season while it is tried out: the changes made to it, the plan they give, and the remedies there are. What was
+ * tried is kept on this device until it is kept or dropped.
+ */
+import { browser } from '$app/environment';
+import type { Changes, ItemChange, Remedy, SeasonPlan, SeasonRequest } from '$lib/core/season';
+import { SeasonWorker } from '$lib/workers/season.client';
+import type { Scratch } from '$lib/workers/season.questions';
+import { draftName } from './draft';
+
+export class ScratchSeason {
+  changes = $state.raw<Changes>({});
+  /** The plan the changes give; null until the first is laid. */
+  laid = $state.raw<Scratch | null>(null);
+  remedies = $state.raw<readonly Remedy[] | null>(null);
+  trouble = $state('');
+  readonly #worker: SeasonWorker;
+  readonly #draft: string;
+
+  constructor(auditionId: string, request: SeasonRequest, plan: SeasonPlan) {
+    this.#worker = new SeasonWorker(request, plan);
+    this.#draft = draftName(`what if ${auditionId}`);
+    const before = browser ? localStorage.getItem(this.#draft) : null;
+    this.set(before ? (JSON.parse(before) as Changes) : {});
+    if (plan.short)
+      this.#worker.remedies({}).then(
+        (found) => (this.remedies = found),
+        (why: Error) => (this.trouble = why.message)
+      );
+  }
+
+  get isChanged(): boolean {
+    return Object.values(this.changes).some((of) => (Array.isArray(of) ? of.length > 0 : of !== undefined));
+  }
+
+  set(changes: Changes): void {
+    this.changes = changes;
+    if (this.isChanged) localStorage.setItem(this.#draft, JSON.stringify(changes));
+    else this.forget();
+    this.#worker.lay(changes).then(
+      (laid) => {
+        if (laid) this.laid = laid;
+      },
+      (why: Error) => (this.trouble = why.message)
+    );
+  }
+
+  /** Changes of one item beside those it has. */
+  setItem(itemId: string, more: Omit<ItemChange, 'itemId'>): void {
+    const { items = [] } = this.changes;
+    const before = items.find((item) => item.itemId === itemId) ?? { itemId };
+    const after = { ...before, ...more };
+    this.set({ ...this.changes, items: [...items.filter((item) => item.itemId !== itemId), after] });
+  }
+
+  forget(): void {
+    localStorage.removeItem(this.#draft);
+  }
+
+  close(): void {
+    this.#worker.close();
+  }
+}

@@ -1,0 +1,52 @@
+/** The typed call of the season's worker. Questions are answered in order; one that has been overtaken is not waited for. */
+import type { Changes, Remedy, SeasonPlan, SeasonRequest } from '../core/season';
+import type { Scratch, SeasonAnswer, SeasonQuestion } from './season.questions';
+import SeasonThread from './season.worker?worker';
+
+export class SeasonWorker {
+  readonly #thread = new SeasonThread();
+  readonly #waiting = new Map<number, { done: (answer: SeasonAnswer) => void; fail: (why: Error) => void }>();
+  #asked = 0;
+  #lastLay = 0;
+
+  constructor(request: SeasonRequest, plan: SeasonPlan) {
+    this.#thread.addEventListener(
+      'message',
+      ({ data }: MessageEvent<{ id: number; answer: SeasonAnswer }>) => {
+        this.#waiting.get(data.id)?.done(data.answer);
+        this.#waiting.delete(data.id);
+      }
+    );
+    this.#thread.addEventListener('error', (event) => {
+      for (const { fail } of this.#waiting.values()) fail(new Error(event.message));
+      this.#waiting.clear();
+    });
+    void this.#ask({ kind: 'open', request, plan });
+  }
+
+  async remedies(changes: Changes): Promise<readonly Remedy[]> {
+    const answer = await this.#ask({ kind: 'remedies', changes });
+    return answer.kind === 'remedies' ? answer.remedies : [];
+  }
+
+  /** Null where another laying has been asked for meanwhile. */
+  async lay(changes: Changes): Promise<Scratch | null> {
+    const asked = this.#asked + 1;
+    this.#lastLay = asked;
+    const answer = await this.#ask({ kind: 'lay', changes });
+    return answer.kind === 'lay' && asked === this.#lastLay ? answer : null;
+  }
+
+  close(): void {
+    this.#thread.terminate();
+  }
+
+  #ask(question: SeasonQuestion): Promise<SeasonAnswer> {
+    this.#asked += 1;
+    const id = this.#asked;
+    return new Promise((done, fail) => {
+      this.#waiting.set(id, { done, fail });
+      this.#thread.postMessage({ id, question });
+    });
+  }
+}
