@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { RAMP_SHAPES } from '../core/plan';
-import { ITEM_KINDS, type SeasonItem } from '../core/season';
+import { ITEM_KINDS, STRATEGIES, type SeasonItem, type Strategy } from '../core/season';
 import type { StepSchool } from '../core/tempo';
 import { BEAT_UNITS } from '../core/units';
 import { dateField, nameField, shortText } from './fields';
@@ -63,6 +63,8 @@ export const itemForm = z.object({
   pickupBeats: number,
   minutesPerWeek: number,
   mostPerDayMin: number,
+  strategy: z.enum(STRATEGIES).default('ramp'),
+  notesPerBeat: number,
   step: z.enum(STEP_SCHOOLS).default('auto'),
   shape: z.enum(RAMP_SHAPES).default('equal-percent'),
   inARow: z.number().default(3),
@@ -82,6 +84,14 @@ export const STEPS: Record<(typeof STEP_SCHOOLS)[number], StepSchool> = {
   'plus-10': { kind: 'plus', bpm: 10 },
   'percent-5': { kind: 'percent', percent: 5 },
   zigzag: { kind: 'zigzag' }
+};
+
+/** How an item is worked, in the trade's words. */
+export const STRATEGY_NAMES: Record<Strategy, string> = {
+  ramp: 'gradual ramp',
+  chunks: 'chunks at tempo',
+  drills: 'ramp, drills beside',
+  combined: 'combined'
 };
 
 /** As short as a narrow column wants them. */
@@ -137,8 +147,13 @@ export function readItemForm(form: ItemForm): Read {
     pickupBeats: form.pickupBeats ?? undefined,
     minutesPerWeek: form.minutesPerWeek ?? undefined,
     mostPerDayMin: form.mostPerDayMin ?? undefined,
-    schools: { step: STEPS[form.step], shape: form.shape, inARow: form.inARow },
-    sections: isSightReading ? [] : form.sections.map(readSection)
+    schools: { strategy: form.strategy, step: STEPS[form.step], shape: form.shape, inARow: form.inARow },
+    sections: isSightReading
+      ? []
+      : form.sections.map((section) => ({
+          ...readSection(section),
+          notesPerBeat: form.notesPerBeat ?? undefined
+        }))
   };
   const parsed = planItem.safeParse(raw);
   const faults: Fault[] = (parsed.error?.issues ?? []).map((issue) => ({
@@ -215,6 +230,7 @@ function readTempo(s: SectionForm, unit: SectionForm['unit']) {
 }
 
 function formPath(path: (string | number)[]): (string | number)[] {
+  if (path.at(-1) === 'notesPerBeat') return ['notesPerBeat'];
   const flat = path
     .filter((part) => part !== 'tempo')
     .map((part) => (part === 'recordingsBpm' ? 'recordings' : part));
@@ -243,6 +259,8 @@ export function fillItemForm(item: SeasonItem & Printed & { readonly version: nu
     pickupBeats: item.pickupBeats ?? null,
     minutesPerWeek: item.minutesPerWeek ?? null,
     mostPerDayMin: item.mostPerDayMin ?? null,
+    strategy: item.schools?.strategy ?? 'ramp',
+    notesPerBeat: Math.max(0, ...item.sections.map((s) => s.notesPerBeat ?? 0)) || null,
     step: stepKey(item.schools?.step),
     shape: item.schools?.shape ?? 'equal-percent',
     inARow: item.schools?.inARow ?? 3,

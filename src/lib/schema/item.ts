@@ -1,7 +1,7 @@
 /** An item of the list and its sections, as a form or a file brings them. Bars, ranges and tempos are checked together. */
 import { z } from 'zod';
 import { RAMP_SHAPES } from '../core/plan';
-import { ITEM_KINDS } from '../core/season';
+import { ITEM_KINDS, STRATEGIES } from '../core/season';
 import { clickableRange, targetOf } from '../core/tempo';
 import { type BeatUnit, sayUnit } from '../core/units';
 import {
@@ -33,6 +33,7 @@ const stepSchool = z.discriminatedUnion('kind', [
 ]);
 
 export const schools = z.strictObject({
+  strategy: z.enum(STRATEGIES).optional(),
   step: stepSchool.optional(),
   shape: z.enum(RAMP_SHAPES).optional(),
   inARow: z.number().int().min(1, 'At least one clean attempt.').max(10, 'At most ten in a row.').optional()
@@ -116,7 +117,12 @@ const sectionBase = {
   fromBar: barField,
   toBar: barField,
   tempo: sectionTempo,
-  dueOn: dateField.optional()
+  dueOn: dateField.optional(),
+  notesPerBeat: z
+    .number()
+    .min(0.25, 'At least one note in four beats.')
+    .max(16, 'At most 16 notes a beat.')
+    .optional()
 };
 export const section = z.strictObject(sectionBase);
 

@@ -5,7 +5,7 @@
 import { z } from 'zod';
 import type { SeasonRequest } from '../core/season';
 import type { Fault, Result } from '../core/units';
-import { dateField, idField, minutesField, nameField, zoneField } from './fields';
+import { barField, dateField, idField, minutesField, nameField, zoneField } from './fields';
 import { planItem, schools } from './item';
 import { refineSlot, roundFields } from './round';
 import { mock, refineWeek, timeFields } from './time';
@@ -23,6 +23,7 @@ export const agreed = z.object({
     z.object({
       sectionId: idField,
       bpm: z.number(),
+      bars: z.object({ fromBar: barField, toBar: barField }).optional(),
       minutes: minutesField(1, 100_000),
       basis: z.string().max(400)
     })

@@ -9,7 +9,7 @@ import { Temporal } from 'temporal-polyfill';
 import { tzlib_get_ical_block } from 'timezones-ical-library';
 import { dayOf, sayUnit } from '../core/units';
 import { instantOf } from '../core/units/zone';
-import type { PlannedBlock, PlannedItem, SeasonPlan } from '../core/season';
+import { type PlannedBlock, type PlannedItem, type SeasonPlan, barsOf, rungOfBlock } from '../core/season';
 import type { Audition } from './store/audition';
 
 /** One event before it is written. Without `time` it lasts all day. */
@@ -88,10 +88,10 @@ function blockEvents(
 function describeBlock(block: PlannedBlock, item: PlannedItem): string {
   if (block.kind === 'keep-warm') return 'keep it warm';
   if (block.kind === 'run' || block.kind === 'easy-run') return 'one run, straight through';
-  const rung = item.rungs.find((r) => r.sectionId === block.sectionId && r.bpm === block.bpm);
-  const section = item.sections.find((s) => s.id === block.sectionId);
-  if (!rung || !section) return '';
-  return `bars ${section.fromBar}–${section.toBar} at ${sayUnit(rung.click.unit)} ${Math.round(rung.click.bpm * 100) / 100}`;
+  const rung = rungOfBlock(item, block);
+  const bars = barsOf(item, block);
+  if (!rung || !bars) return '';
+  return `bars ${bars.fromBar}–${bars.toBar} at ${sayUnit(rung.click.unit)} ${Math.round(rung.click.bpm * 100) / 100}`;
 }
 
 /** Writes the file and says what it sent, so that the next one can be compared with it. `stampMs` dates the file. */

@@ -1,6 +1,6 @@
 <!-- Two layings in numbers: the weeks' minutes, then each item's rungs with both dates. What is the same is named once. -->
 <script lang="ts">
-  import type { SideBySide } from '$lib/core/season';
+  import { type SideBySide, rungKey, sayRung } from '$lib/core/season';
   import { dayOf, sayDate, saySpan } from '$lib/core/units';
 
   let { sides, a, b }: { sides: SideBySide; a: number; b: number } = $props();
@@ -65,9 +65,9 @@
         {#each changed as item (item.itemId)}
           <tbody>
             <tr><th scope="rowgroup" colspan="4"><bdi>{item.name}</bdi></th></tr>
-            {#each item.rungs as rung (rung.sectionId + rung.bpm)}
+            {#each item.rungs as rung (rungKey(rung))}
               <tr class:differs={rung.a !== rung.b}>
-                <td class="bpm">{Number.isInteger(rung.bpm) ? rung.bpm : rung.bpm.toFixed(1)}</td>
+                <td class="bpm">{sayRung(rung)}</td>
                 <td>{saysDate(rung.a)}</td>
                 <td>{saysDate(rung.b)}</td>
                 <td>{saysDays(rung.laterBy)}</td>

@@ -1,7 +1,7 @@
 <!-- One item of the countback: its name, its stairs below the target line, its target. A step or the name opens how it came about. -->
 <script lang="ts">
   import Tempo from '$lib/components/note/Tempo.svelte';
-  import type { Move, PlannedItem } from '$lib/core/season';
+  import { type Move, type PlannedItem, rungKey, sayRung } from '$lib/core/season';
   import { dayOf, formatDate, sayDate } from '$lib/core/units';
   import type { CountbackItem } from '$lib/schema/view';
   import RungTable from './RungTable.svelte';
@@ -74,21 +74,29 @@
   const openOwn = $derived(openRungs.filter((r) => r.sectionId === (openRungs.at(-1)?.sectionId ?? '')));
   const sayOpen = $derived(
     openOwn.length > 1
-      ? `${said(openOwn[0]!.bpm)} to ${said(openOwn.at(-1)!.bpm)}`
-      : openOwn.map((r) => said(r.bpm)).join('')
+      ? `${sayRung(openOwn[0]!)} to ${sayRung(openOwn.at(-1)!)}`
+      : openOwn.map(sayRung).join('')
   );
   /** Where rungs stood and stand that have moved, at the height of their step. */
   const moved = $derived(
-    moves.flatMap(({ sectionId, bpm, from, to }) => {
-      const step = item.plannedSteps.find((s) => s.sectionId === sectionId && s.bpm === bpm);
+    moves.flatMap(({ sectionId, bpm, bars, from, to }) => {
+      const step = item.plannedSteps.find((s) => rungKey(s) === rungKey({ sectionId, bpm, bars }));
       if (!step || !from || !to) return [];
       const [was, is] = [axis.at(dayOf(from)), axis.at(dayOf(to))];
-      return [{ key: `${sectionId} ${bpm}`, was, left: Math.min(was, is), width: Math.abs(is - was), step }];
+      return [
+        {
+          key: rungKey({ sectionId, bpm, bars }),
+          was,
+          left: Math.min(was, is),
+          width: Math.abs(is - was),
+          step
+        }
+      ];
     })
   );
   const pins = $derived(
     item.plannedSteps.filter((s) =>
-      planned.rungs.some((r) => r.pinnedTo === s.date && r.sectionId === s.sectionId && r.bpm === s.bpm)
+      planned.rungs.some((r) => r.pinnedTo === s.date && rungKey(r) === rungKey(s))
     )
   );
   const pulsed = $derived(planned.sections.filter((s) => s.unit !== null).length);
@@ -155,20 +163,23 @@
           ></span>
           <span class="was" style:left="{move.was}%" style:top="{top}px"></span>
         {/each}
-        {#each pins as step (step.sectionId + step.bpm)}
+        {#each pins as step (rungKey(step))}
           <span
             class="pinned"
             style:left="{axis.at(dayOf(step.date))}%"
             style:top="{ROW_TOP + step.clicksBelow * scale}px"
           ></span>
         {/each}
-        {#each labels as step (step.date + step.bpm)}
+        {#each labels as step (step.date + rungKey(step))}
           <button
             class="step"
             style:left="{axis.at(dayOf(step.date))}%"
             style:top="{ROW_TOP + step.clicksBelow * scale}px"
-            aria-label="{said(step.bpm)} by {sayDate(dayOf(step.date))}: how this came about"
-            onclick={() => onOpen(`${step.sectionId} ${step.bpm}`)}><span>{said(step.bpm)}</span></button
+            aria-label="{step.bars
+              ? `bars ${step.bars.fromBar} to ${step.bars.toBar} joined`
+              : said(step.bpm)} by {sayDate(dayOf(step.date))}: how this came about"
+            onclick={() => onOpen(rungKey(step))}
+            ><span>{step.bars ? `${step.bars.fromBar}–${step.bars.toBar}` : said(step.bpm)}</span></button
           >
         {/each}
         {#if openRungs.length > 0}

@@ -1,6 +1,6 @@
 <!-- What moved with a laying, and why. -->
 <script lang="ts">
-  import type { Move } from '$lib/core/season';
+  import { type Move, sayRung } from '$lib/core/season';
   import { dayOf, sayDate } from '$lib/core/units';
 
   let {
@@ -25,7 +25,6 @@
     dropped: 'no longer a rung'
   };
   const said = (date: string | null) => (date ? sayDate(dayOf(date)) : '–');
-  const number = (bpm: number) => (Number.isInteger(bpm) ? bpm : bpm.toFixed(1));
 </script>
 
 {#if moves.length > 0}
@@ -43,7 +42,7 @@
         <tbody>
           {#each moves as move, i (i)}
             <tr
-              ><td>{move.itemName}</td><td class="number">{number(move.bpm)}</td><td>{said(move.from)}</td><td
+              ><td>{move.itemName}</td><td class="number">{sayRung(move)}</td><td>{said(move.from)}</td><td
                 >{move.why === 'holds' ? 'holds' : said(move.to)}</td
               ><td>{WHY[move.why]}</td></tr
             >

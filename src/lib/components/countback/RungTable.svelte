@@ -1,7 +1,7 @@
 <!-- An item opened in place: what holds in each section, and every rung with how its number came about. -->
 <script lang="ts">
   import Tempo from '$lib/components/note/Tempo.svelte';
-  import type { PlannedItem } from '$lib/core/season';
+  import { type PlannedItem, barsOf, rungKey } from '$lib/core/season';
   import { dayOf, sayDate } from '$lib/core/units';
   import RungPin from './RungPin.svelte';
 
@@ -18,8 +18,6 @@
   } = $props();
 
   const EVIDENCE = { self: 'as logged', teacher: 'heard by the teacher', recording: 'recorded' } as const;
-  const sectionOf = (id: string) => planned.sections.find((s) => s.id === id)!;
-  const keyOf = (rung: { sectionId: string; bpm: number }) => `${rung.sectionId} ${rung.bpm}`;
 </script>
 
 <div class="how">
@@ -56,22 +54,28 @@
         >
       </thead>
       <tbody>
-        {#each planned.rungs as rung (keyOf(rung))}
-          {@const section = sectionOf(rung.sectionId)}
-          <tr class:asked={keyOf(rung) === openRung}>
+        {#each planned.rungs as rung (rungKey(rung))}
+          {@const bars = barsOf(planned, rung)}
+          <tr class:asked={rungKey(rung) === openRung}>
             <td><Tempo bpm={rung.click.bpm} unit={rung.click.unit} height={14} /></td>
-            <td>{section.fromBar}–{section.toBar}</td>
+            <td>{bars?.fromBar}–{bars?.toBar}{rung.bars ? ' joined' : ''}</td>
             <td>{rung.date ? sayDate(dayOf(rung.date)) : 'no minutes'}</td>
             <td class="number">{rung.minutes}</td>
             <td>
-              {rung.attempts} × ({rung.seconds} s + 10 s to breathe) ÷ 60, and 2 to begin: {rung.asksMin} min{rung.minutes !==
+              {#if rung.bars}the chunk by itself, then joined with its neighbour: {rung.asksMin} min{:else}{rung.attempts}
+                × ({rung.seconds} s + 10 s to breathe) ÷ 60, and 2 to begin: {rung.asksMin} min{/if}{rung.minutes !==
               rung.asksMin
                 ? `; dealt ${rung.minutes} by the shape of the ramp`
                 : ''}{rung.minutesDone ? `; ${rung.minutesDone} min of it done` : ''}
             </td>
             {#if pinFrom}
               <td class="pin"
-                ><RungPin itemId={planned.id} {rung} name="{planned.name}, {rung.bpm}" today={pinFrom} /></td
+                >{#if !rung.bars}<RungPin
+                    itemId={planned.id}
+                    {rung}
+                    name="{planned.name}, {rung.bpm}"
+                    today={pinFrom}
+                  />{/if}</td
               >
             {/if}
           </tr>

@@ -1,7 +1,7 @@
 <!-- A week opened in place: each day's minutes with their arithmetic, and its blocks in order. -->
 <script lang="ts">
   import Tempo from '$lib/components/note/Tempo.svelte';
-  import type { PlannedBlock, PlannedWeek, SeasonPlan } from '$lib/core/season';
+  import { type PlannedBlock, type PlannedWeek, type SeasonPlan, rungOfBlock } from '$lib/core/season';
   import { dayOf, sayDate, saySpan } from '$lib/core/units';
   import PinForm from './PinForm.svelte';
 
@@ -14,8 +14,7 @@
 
   const days = $derived(plan.days.filter((d) => d.date >= week.from && d.date <= week.to));
   const itemOf = (block: PlannedBlock) => plan.items.find((i) => i.id === block.itemId)!;
-  const clickOf = (block: PlannedBlock) =>
-    itemOf(block).rungs.find((r) => r.sectionId === block.sectionId && r.bpm === block.bpm)?.click;
+  const clickOf = (block: PlannedBlock) => rungOfBlock(itemOf(block), block)?.click;
   /** The first of an item's blocks on a day stands for all its minutes there. */
   const pinnable = (blocks: readonly PlannedBlock[], i: number) => {
     const { itemId, kind } = blocks[i]!;
@@ -72,6 +71,7 @@
           <p class="block">
             <span class="length">{block.start ?? ''} {block.minutes} min</span>
             {itemOf(block).name}
+            {#if block.bars}<span class="soft">bars {block.bars.fromBar}–{block.bars.toBar}</span>{/if}
             {#if click}<Tempo bpm={click.bpm} unit={click.unit} height={13} />{:else}<span class="soft"
                 >{KINDS[block.kind]}</span
               >{/if}

@@ -136,6 +136,7 @@ describe('the list of what moved', () => {
     itemName: 'Study',
     sectionId: 's',
     bpm: 63,
+    bars: null,
     from: '2026-11-28',
     to: '2026-12-01',
     why: 'not-reached'

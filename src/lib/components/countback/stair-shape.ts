@@ -48,13 +48,17 @@ export function stairPath(steps: readonly Step[], until: DayNumber, axis: TimeAx
   return `M${x(dayOf(first.date))} ${y(first)}${parts.join('')}H${x(until)}`;
 }
 
+/** Bars, as in 19–30, are wider than a tempo. */
+const BARS_WIDTH = 1.8;
+
 /** Steps whose labels have room: from the right, since the later ones matter to the date. `least` is in per cent. */
 export function labelled(steps: readonly Step[], axis: TimeAxis, least: number): Step[] {
   const kept: Step[] = [];
   for (const step of [...steps].reverse()) {
     const at = axis.at(dayOf(step.date));
     const right = kept.at(-1) ? axis.at(dayOf(kept.at(-1)!.date)) : 100;
-    if (right - at >= least && at - axis.at(axis.today) >= 0.5) kept.push(step);
+    const wide = step.bars ? least * BARS_WIDTH : least;
+    if (right - at >= wide && at - axis.at(axis.today) >= 0.5) kept.push(step);
   }
   return kept.reverse();
 }

@@ -4,7 +4,7 @@
   import ArrowDown from '@lucide/svelte/icons/arrow-down';
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
   import NoteValue from '$lib/components/note/NoteValue.svelte';
-  import type { ItemSince, PlannedItem, SeasonItem } from '$lib/core/season';
+  import { type ItemSince, type PlannedItem, type SeasonItem, sayRung } from '$lib/core/season';
   import { dayOf, sayDate } from '$lib/core/units';
   import { STEP_NAMES, stepKey } from '$lib/schema/item-form';
 
@@ -88,7 +88,7 @@
   <td>
     {#if planned?.state === 'holds'}<span class="soft">holds: kept warm</span>
     {:else if next?.date}
-      <p><strong>{next.bpm}</strong> by {sayDate(dayOf(next.date))}</p>
+      <p><strong>{sayRung(next)}</strong> by {sayDate(dayOf(next.date))}</p>
       <p class="soft">
         {last?.date
           ? `target by ${sayDate(dayOf(last.date))}`

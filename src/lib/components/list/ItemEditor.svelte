@@ -11,7 +11,9 @@
   import BarStrip from './BarStrip.svelte';
   import type { Taker } from '$lib/schema/view';
   import SharedBy from './SharedBy.svelte';
+  import HowItClimbs from './HowItClimbs.svelte';
   import SectionFields from './SectionFields.svelte';
+  import type { Touch } from '$lib/core/practice';
 
   let {
     title,
@@ -21,6 +23,8 @@
     canRemove = false,
     takers = [],
     planned = [],
+    log = [],
+    today,
     auditionId = '',
     candidateName = ''
   }: {
@@ -33,6 +37,10 @@
     takers?: readonly Taker[];
     /** Its sections as the plan knows them, with what holds. */
     planned?: readonly PlannedSection[];
+    /** Its touches, for the ladder that a choice would make. */
+    log?: readonly Touch[];
+    /** Where the candidate lives. */
+    today: string;
     auditionId?: string;
     candidateName?: string;
   } = $props();
@@ -245,48 +253,7 @@
 
     <details>
       <summary>How it climbs</summary>
-      <div class="facts">
-        <div class="wide">
-          <Field id="step" label="Step of the click" errors={$errors.step}>
-            {#snippet control(w)}
-              <select {...w} bind:value={$form.step}>
-                <option value="auto">traditional scale: one click when shaky, two when easy</option>
-                <option value="one">traditional scale, one click</option><option value="two"
-                  >traditional scale, two clicks</option
-                >
-                <option value="plus-2">+2 bpm</option><option value="plus-4">+4 bpm</option><option
-                  value="plus-5">+5 bpm</option
-                ><option value="plus-10">+10 bpm</option>
-                <option value="percent-5">+5 percent</option><option value="zigzag"
-                  >two clicks forward, one back</option
-                >
-              </select>
-            {/snippet}
-          </Field>
-        </div>
-        <div class="wide">
-          <Field id="shape" label="Shape of the ramp" errors={$errors.shape}>
-            {#snippet control(w)}
-              <select {...w} bind:value={$form.shape}>
-                <option value="equal-percent">equal percentage</option><option value="equal-bpm"
-                  >equal bpm</option
-                ><option value="smaller-near-top">smaller steps near the top</option>
-              </select>
-            {/snippet}
-          </Field>
-        </div>
-        <Field id="inARow" label="Clean in a row" errors={$errors.inARow}>
-          {#snippet control(w)}<input {...w} type="number" bind:value={$form.inARow} />{/snippet}
-        </Field>
-        <Field
-          id="mostPerDayMin"
-          label="Most minutes a day"
-          hint="50 unless you say otherwise."
-          errors={$errors.mostPerDayMin}
-        >
-          {#snippet control(w)}<input {...w} type="number" bind:value={$form.mostPerDayMin} />{/snippet}
-        </Field>
-      </div>
+      <HowItClimbs {form} errors={$errors as Record<string, string[]>} {log} {today} />
     </details>
   {/if}
 

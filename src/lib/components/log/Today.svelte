@@ -1,7 +1,7 @@
 <!-- Today's road map: the day's blocks in order. A block fills the form. -->
 <script lang="ts">
   import TempoMark from '$lib/components/note/Tempo.svelte';
-  import type { PlannedBlock, SeasonPlan } from '$lib/core/season';
+  import { type PlannedBlock, type SeasonPlan, barsOf, rungOfBlock } from '$lib/core/season';
   import { type Tempo, dayOf, sayDate } from '$lib/core/units';
 
   type Picked = { itemId: string; sectionId: string | null; click: Tempo | null; minutes: number };
@@ -9,9 +9,8 @@
 
   const day = $derived(plan.days.find((d) => d.date === plan.today));
   const itemOf = (block: PlannedBlock) => plan.items.find((i) => i.id === block.itemId)!;
-  const sectionOf = (block: PlannedBlock) => itemOf(block).sections.find((s) => s.id === block.sectionId);
-  const clickOf = (block: PlannedBlock) =>
-    itemOf(block).rungs.find((r) => r.sectionId === block.sectionId && r.bpm === block.bpm)?.click;
+  const sectionOf = (block: PlannedBlock) => barsOf(itemOf(block), block);
+  const clickOf = (block: PlannedBlock) => rungOfBlock(itemOf(block), block)?.click;
   const KINDS = {
     ladder: '',
     minutes: 'free work',

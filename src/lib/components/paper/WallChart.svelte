@@ -46,9 +46,9 @@
             {#if row.bars}<span>{row.bars}</span>{/if}</th
           >
           {#if part.from === 0}<td class="now">{row.held ?? ''}</td>{/if}
-          {#each row.cells.slice(part.from, part.from + MOST_WEEKS) as bpm, i (i)}
+          {#each row.cells.slice(part.from, part.from + MOST_WEEKS) as reached, i (i)}
             <td
-              >{#if bpm !== null}<i></i>{bpm}{/if}</td
+              >{#if reached !== null}<i></i>{reached}{/if}</td
             >
           {/each}
           <td class="goal"

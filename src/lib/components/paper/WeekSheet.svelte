@@ -1,7 +1,7 @@
 <!-- Seven days on one sheet: each block with its bars and tempo, three boxes for clean in a row, and room to write. -->
 <script lang="ts">
   import Tempo from '$lib/components/note/Tempo.svelte';
-  import type { PlannedBlock, SeasonPlan } from '$lib/core/season';
+  import { type PlannedBlock, type SeasonPlan, barsOf, rungOfBlock } from '$lib/core/season';
   import { dayOf, formatDate, sayDate, weekdayOf } from '$lib/core/units';
 
   let {
@@ -28,9 +28,8 @@
     })
   );
   const itemOf = (block: PlannedBlock) => plan.items.find((i) => i.id === block.itemId)!;
-  const sectionOf = (block: PlannedBlock) => itemOf(block).sections.find((s) => s.id === block.sectionId);
-  const clickOf = (block: PlannedBlock) =>
-    itemOf(block).rungs.find((r) => r.sectionId === block.sectionId && r.bpm === block.bpm)?.click;
+  const sectionOf = (block: PlannedBlock) => barsOf(itemOf(block), block);
+  const clickOf = (block: PlannedBlock) => rungOfBlock(itemOf(block), block)?.click;
   const special = (date: string) => [
     ...lessons
       .filter((l) => l.weekday === weekdayOf(dayOf(date)))

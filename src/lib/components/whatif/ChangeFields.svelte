@@ -1,10 +1,17 @@
 <!-- Changes by hand: minutes of the weekdays, fundamentals, days into the mock window, the next round's date, and the items. -->
 <script lang="ts">
   import NoteValue from '$lib/components/note/NoteValue.svelte';
-  import { type Changes, type SeasonItem, type SeasonRequest, targetFault } from '$lib/core/season';
+  import {
+    STRATEGIES,
+    type Changes,
+    type SeasonItem,
+    type SeasonRequest,
+    type Strategy,
+    targetFault
+  } from '$lib/core/season';
   import { targetOf } from '$lib/core/tempo';
   import { WEEKDAY_NAMES } from '$lib/core/units';
-  import { STEPS, STEP_NAMES, stepKey } from '$lib/schema/item-form';
+  import { STEPS, STEP_NAMES, STRATEGY_NAMES, stepKey } from '$lib/schema/item-form';
   import type { ScratchSeason } from '$lib/state/scratch.svelte';
 
   let { request, changes, scratch }: { request: SeasonRequest; changes: Changes; scratch: ScratchSeason } =
@@ -17,7 +24,7 @@
     request.time.week.filter((s) => s.weekday === weekday).reduce((sum, s) => sum + s.minutes, 0);
   const addMin = (weekday: number) => changes.week?.find((w) => w.weekday === weekday)?.addMin ?? 0;
   const changeOf = (item: SeasonItem) => changes.items?.find((c) => c.itemId === item.id);
-  const stepOf = (item: SeasonItem) => stepKey((changeOf(item)?.schools ?? item.schools)?.step);
+  const stepOf = (item: SeasonItem) => stepKey(changeOf(item)?.schools?.step ?? item.schools?.step);
   const targetIn = (item: SeasonItem, section: SeasonItem['sections'][number]) =>
     changeOf(item)?.targets?.find((t) => t.sectionId === section.id)?.bpm ?? targetOf(section.tempo)?.bpm;
   const whole = (text: string, most: number) => {
@@ -119,9 +126,9 @@
     <table>
       <thead
         ><tr
-          ><th scope="col">item</th><th scope="col">target</th><th scope="col">step</th><th scope="col"
-            >on the plan</th
-          ></tr
+          ><th scope="col">item</th><th scope="col">target</th><th scope="col">strategy</th><th scope="col"
+            >step</th
+          ><th scope="col">on the plan</th></tr
         ></thead
       >
       <tbody>
@@ -144,6 +151,23 @@
                   >
                 {/if}
               {/each}
+            </td>
+            <td>
+              {#if item.sections.some((s) => s.tempo.kind !== 'free')}
+                <select
+                  aria-label="Strategy of {item.name}"
+                  class:changed={changeOf(item)?.schools?.strategy !== undefined}
+                  value={changeOf(item)?.schools?.strategy ?? item.schools?.strategy ?? 'ramp'}
+                  onchange={(e) =>
+                    scratch.setItem(item.id, {
+                      schools: { ...changeOf(item)?.schools, strategy: e.currentTarget.value as Strategy }
+                    })}
+                >
+                  {#each STRATEGIES as strategy (strategy)}<option value={strategy}
+                      >{STRATEGY_NAMES[strategy]}</option
+                    >{/each}
+                </select>
+              {/if}
             </td>
             <td>
               {#if item.sections.some((s) => s.tempo.kind !== 'free')}

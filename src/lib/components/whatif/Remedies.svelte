@@ -16,6 +16,7 @@
 
   const KINDS: Record<Remedy['kind'], string> = {
     stretch: 'lower within the range',
+    strategy: 'chunks instead of a ramp',
     'mock-days': 'a later end of the ramp',
     'minutes-by-weekday': 'more minutes, where they help most',
     'minutes-alike': 'more minutes, the same each day',

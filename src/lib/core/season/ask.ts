@@ -15,6 +15,7 @@ import { targetOf } from '../tempo';
 import { type DayNumber, type Minutes, dayOf } from '../units';
 import type { Climb } from './climb';
 import type { SeasonFrame } from './frame';
+import { rungKey } from './plan';
 import type { RungPin, SeasonItem, SeasonRequest } from './request';
 
 /** Two longest blocks of one item on one day (judgement). */
@@ -51,8 +52,9 @@ export function askOfClimb(
   pins: readonly RungPin[],
   kept: Kept
 ): Asked | null {
-  const rungs = climb.rungs.map(({ sectionId, bpm, share, minutes, minutesDone }) => {
-    const pin = pins.find((p) => p.sectionId === sectionId && p.bpm === bpm);
+  const rungs = climb.rungs.map((rung) => {
+    const { share, minutes, minutesDone } = rung;
+    const pin = pins.find((p) => rungKey(p) === rungKey(rung));
     return { share, minutes: minutes - minutesDone, pinned: pin ? dayOf(pin.date) : null };
   });
   if (sum(rungs.map((r) => r.minutes)) === 0) return null;

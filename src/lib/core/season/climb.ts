@@ -5,6 +5,7 @@
 import {
   type Away,
   CLICKS_AFTER_AWAY,
+  IN_CONTEXT_SHARE,
   LEAST_BLOCK_MIN,
   type RampShape,
   dealMinutes,
@@ -35,12 +36,15 @@ import {
   dayOf,
   formatDate
 } from '../units';
-import type { PlannedSection } from './plan';
+import { type Bars, layChain } from './chain';
+import { type PlannedSection, rungKey } from './plan';
 import { type Agreed, type Schools, type SeasonItem, type SeasonSection, DEFAULT_SCHOOLS } from './request';
 
 type ClimbRung = {
   readonly sectionId: string;
   readonly bpm: Bpm;
+  /** A link of a chunk chain: the bars that are joined. */
+  readonly bars: Bars | null;
   readonly share: Share;
   readonly click: { readonly bpm: Bpm; readonly unit: BeatUnit };
   /** Minutes the rung would ask for by itself. */
@@ -86,7 +90,8 @@ export function readClimb(
 ): Climb {
   const share = cleanShare(touches, PRESUMED_CLEAN_SHARE);
   const pulsed = readSections(item, touches, schools.inARow, today, aways);
-  const ladders = pulsed.map((p) => sectionRungs(item, p, schools, share, agreed));
+  const making = { item, touches, schools, share, agreed, today };
+  const ladders = pulsed.map((p) => sectionRungs(making, p));
   const slowest = [...pulsed].sort((a, b) => a.start / a.target.targetBpm - b.start / b.target.targetBpm)[0];
   const isSeen = pulsed.every((p) => p.held !== null);
   const due = new Map(item.sections.map((s) => [s.id, s.dueOn ? dayOf(s.dueOn) : Infinity]));
@@ -95,7 +100,7 @@ export function readClimb(
     return first === second ? a.share - b.share : first - second;
   };
   const rungs = ladders.flat().sort(later);
-  const work = readWork(item, touches, pulsed, schools.inARow, today, agreed);
+  const work = readWork(making, pulsed);
   return {
     sections: item.sections.map((s) =>
       sayable(
@@ -181,34 +186,49 @@ function pickupOf(item: SeasonItem, section: SeasonSection): number {
   return section.fromBar === item.fromBar ? (item.pickupBeats ?? 0) : 0;
 }
 
-function sectionRungs(
-  item: SeasonItem,
-  p: Pulsed,
-  schools: Schools,
-  share: Share,
-  agreed: Agreed | undefined
-): ClimbRung[] {
+/** What the rungs of a section are made with. */
+type Making = {
+  readonly item: SeasonItem;
+  readonly touches: readonly Touch[];
+  readonly schools: Schools;
+  readonly share: Share;
+  readonly agreed: Agreed | undefined;
+  readonly today: DayNumber;
+};
+
+/** The section's rungs by its strategy: a ladder, a chunk chain, a ladder with drills, or a ladder and then a chain from the end. */
+function sectionRungs(making: Making, p: Pulsed): ClimbRung[] {
+  if (p.isStartHeld && p.start >= p.target.targetBpm * (1 - SAME_TEMPO)) return [];
+  const { strategy } = making.schools;
+  if (strategy === 'chunks') return chainRungs(making, p, false);
+  const ladder = ladderRungs(making, p);
+  if (strategy !== 'combined') return ladder;
+  return [...ladder.filter((rung) => rung.share < IN_CONTEXT_SHARE), ...chainRungs(making, p, true)];
+}
+
+/** A drill lasts about so long once through (judgement). */
+const DRILL_SECONDS = 20;
+
+function ladderRungs({ item, schools, share, agreed }: Making, p: Pulsed): ClimbRung[] {
   const { targetBpm: target, unit } = p.target;
   const path = fitLadder(p.start, target, unit, schools.step, share);
-  const isThere = p.isStartHeld && p.start >= target * (1 - SAME_TEMPO);
-  if (isThere) return [];
   const seconds = (bpm: Bpm) => sectionSeconds(p.section.tempo, item.metre, p.bars, p.pickup, bpm);
-  const asks = (bpm: Bpm) => rungMinutes(seconds(bpm), share, schools.inARow);
+  const hasDrill = (bpm: Bpm) => schools.strategy === 'drills' && bpm < target * IN_CONTEXT_SHARE;
+  const asks = (bpm: Bpm) =>
+    rungMinutes(seconds(bpm), share, schools.inARow) +
+    (hasDrill(bpm) ? rungMinutes(DRILL_SECONDS, share, schools.inARow) : 0);
   const steps = newMaxima(p.isStartHeld ? path.slice(1) : path, asks);
-  const basis = [
-    p.bars,
-    target,
-    unit,
-    schools.inARow,
-    share,
-    JSON.stringify(schools.step),
-    schools.shape
-  ].join(' ');
+  const basis = basisOf(p, schools, share);
   const minutes =
-    agreedMinutes(p.section.id, steps, basis, agreed) ?? shaped(steps, p, schools.shape, target);
+    agreedMinutes(
+      steps.map(({ bpm }) => ({ sectionId: p.section.id, bpm, bars: null })),
+      basis,
+      agreed
+    ) ?? shaped(steps, p, schools.shape, target);
   return steps.map(({ bpm, minutes: asksMin }, i) => ({
     sectionId: p.section.id,
     bpm,
+    bars: null,
     asksMin,
     share: bpm / target,
     click: clickOf({ bpm, unit })!,
@@ -218,6 +238,62 @@ function sectionRungs(
     attempts: expectedAttempts(share, schools.inARow),
     basis
   }));
+}
+
+/** What a rung's minutes stand on: while it is the same they are kept. A plain ramp is not named, as it was before there were others. */
+function basisOf(p: Pulsed, { strategy, step, shape, inARow }: Schools, share: Share): string {
+  const { targetBpm, unit } = p.target;
+  const way = strategy === 'ramp' ? [] : [strategy];
+  return [p.bars, targetBpm, unit, inARow, share, JSON.stringify(step), shape, ...way].join(' ');
+}
+
+/** Near enough to the final tempo for a link to be joined (judgement; handbook: at or near final tempo). */
+const AT_TEMPO: Share = 0.95;
+
+/** Links not yet joined, in order; each asks for its chunk and for the join. They lead up from where the ladder leaves off, by number. */
+function chainRungs(making: Making, p: Pulsed, isBackward: boolean): ClimbRung[] {
+  const { item, schools, share, agreed } = making;
+  const { targetBpm: target, unit } = p.target;
+  const links = layChain(p.section, isBackward);
+  const startShare = p.start / target;
+  const base = isBackward ? Math.max(startShare, IN_CONTEXT_SHARE) : startShare;
+  const whole = sectionSeconds(p.section.tempo, item.metre, p.bars, p.pickup, target);
+  const secondsOf = (bars: Bars) =>
+    sectionSeconds(p.section.tempo, item.metre, bars.toBar - bars.fromBar + 1, 0, target);
+  const basis = basisOf(p, schools, share);
+  const rungs = links.map(({ chunk, joined }, i): ClimbRung => {
+    const seconds = chunk ? secondsOf(joined) : whole;
+    const alone = chunk && i > 0 ? rungMinutes(secondsOf(chunk), share, schools.inARow) : 0;
+    const asksMin = alone + rungMinutes(seconds, share, schools.inARow);
+    return {
+      sectionId: p.section.id,
+      bpm: target,
+      bars: chunk ? joined : null,
+      asksMin,
+      share: chunk ? base + ((1 - base) * (i + 1)) / links.length : 1,
+      click: clickOf({ bpm: target, unit })!,
+      minutes: asksMin,
+      minutesDone: 0,
+      seconds,
+      attempts: expectedAttempts(share, schools.inARow),
+      basis
+    };
+  });
+  const kept = agreedMinutes(rungs, basis, agreed);
+  return rungs
+    .map((rung, i) => (kept ? { ...rung, minutes: kept[i]! } : rung))
+    .filter((rung) => rung.bars === null || joinedAt(making, p, rung.bars) < 0);
+}
+
+/** The latest touch that joined these bars at tempo, -1 where none has. */
+function joinedAt(
+  { touches, schools, today }: Pick<Making, 'touches' | 'schools' | 'today'>,
+  p: Pulsed,
+  bars: Bars
+): number {
+  const held = heldTempo(touches, { ...p.target, ...bars }, p.target, schools.inARow, today);
+  if (!held || held.bpm < p.target.targetBpm * AT_TEMPO) return -1;
+  return touches.findIndex((touch) => touch.id === held.touchId);
 }
 
 /** Only new heights are milestones; the minutes of a step back belong to the next new height. */
@@ -233,15 +309,16 @@ function newMaxima(path: readonly Bpm[], asks: (bpm: Bpm) => Minutes): { bpm: Bp
   return maxima;
 }
 
-/** A rung that was agreed keeps its minutes while the facts it stands on are the same. */
+/** Rungs that were agreed keep their minutes while the facts they stand on are the same. */
 function agreedMinutes(
-  sectionId: string,
-  steps: readonly { bpm: Bpm }[],
+  rungs: readonly Pick<ClimbRung, 'sectionId' | 'bpm' | 'bars'>[],
   basis: string,
   agreed: Agreed | undefined
 ): Minutes[] | null {
-  const before = agreed?.rungs.filter((r) => r.sectionId === sectionId && r.basis === basis) ?? [];
-  const minutes = steps.map(({ bpm }) => before.find((r) => r.bpm === bpm)?.minutes);
+  const before = new Map(
+    agreed?.rungs.filter((r) => r.basis === basis).map((r) => [rungKey(r), r.minutes]) ?? []
+  );
+  const minutes = rungs.map((rung) => before.get(rungKey(rung)));
   return minutes.every((m): m is number => m !== undefined) ? minutes : null;
 }
 
@@ -269,17 +346,19 @@ function shaped(
  * Of the touch that made it hold, what it had beyond the rungs it reached is carried over to the next.
  */
 function readWork(
-  item: SeasonItem,
-  touches: readonly Touch[],
-  pulsed: readonly Pulsed[],
-  inARow: number,
-  today: DayNumber,
-  agreed: Agreed | undefined
+  making: Making,
+  pulsed: readonly Pulsed[]
 ): { spent: Minutes; carried: Agreed['carried'][number] | null } {
+  const { item, touches, schools, today, agreed } = making;
   const at = (section: Pulsed, upTo: number) => {
     const before = touches.slice(0, upTo);
-    const held = heldTempo(before, section.target, pulsed[0]!.target, inARow, today);
-    return held ? before.findIndex((t) => t.id === held.touchId) : -1;
+    const held = heldTempo(before, section.target, pulsed[0]!.target, schools.inARow, today);
+    const whole = held ? before.findIndex((t) => t.id === held.touchId) : -1;
+    if (schools.strategy === 'ramp' || schools.strategy === 'drills') return whole;
+    const links = layChain(section.section).map(({ joined }) =>
+      joinedAt({ ...making, touches: before }, section, joined)
+    );
+    return Math.max(whole, ...links);
   };
   const last = Math.max(-1, ...pulsed.map((p) => at(p, touches.length)));
   const since = sumMinutes(touches.slice(last + 1));
@@ -309,7 +388,9 @@ function withWorkDone(rungs: readonly ClimbRung[], spent: Minutes): ClimbRung[] 
 /** Minutes of the agreed rungs that now hold. */
 function reachedRungs(p: Pulsed, agreed: Agreed | undefined): Minutes[] {
   const rungs = agreed?.rungs.filter((r) => r.sectionId === p.section.id) ?? [];
-  return p.held ? rungs.filter((r) => r.bpm <= p.held!.bpm * (1 + SAME_TEMPO)).map((r) => r.minutes) : [];
+  return p.held
+    ? rungs.filter((r) => !r.bars && r.bpm <= p.held!.bpm * (1 + SAME_TEMPO)).map((r) => r.minutes)
+    : [];
 }
 
 function sumMinutes(touches: readonly Touch[]): Minutes {

@@ -48,6 +48,7 @@ export function describeDays(
         start: sayTime(starts[i]!),
         sectionId: rung?.sectionId ?? null,
         bpm: rung?.bpm ?? null,
+        bars: rung?.bars ?? null,
         isPinned: isWork(b.kind) && pinned.has(`${b.id} ${date}`)
       };
     });

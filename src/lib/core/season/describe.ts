@@ -4,7 +4,7 @@ import { type Minutes, dayOf, formatDate } from '../units';
 import { describeDays, ladderOf } from './days';
 import { rungPinsOf } from './ask';
 import type { ItemCase, Laid, SeasonFrame } from './frame';
-import type { ItemState, PlannedItem, PlannedRung, SeasonPlan } from './plan';
+import { type ItemState, type PlannedItem, type PlannedRung, type SeasonPlan, rungKey } from './plan';
 import type { SeasonRequest } from './request';
 import { describeShortage, shortByDay } from './shortage';
 import { describeWeeks } from './weeks';
@@ -40,7 +40,13 @@ export function describePlan(
     agreed: {
       carried: cases.flatMap((c) => c.climb.carried ?? []),
       rungs: cases.flatMap((c) =>
-        c.climb.rungs.map(({ sectionId, bpm, minutes, basis }) => ({ sectionId, bpm, minutes, basis }))
+        c.climb.rungs.map(({ sectionId, bpm, bars, minutes, basis }) => ({
+          sectionId,
+          bpm,
+          ...(bars ? { bars } : {}),
+          minutes,
+          basis
+        }))
       ),
       allotments: laid.minutes.flatMap(({ owner, kind, allotments }) =>
         allotments.map((a) => ({ itemId: owner.item.id, kind, date: formatDate(a.day), minutes: a.minutes }))
@@ -58,9 +64,11 @@ function describeItem(request: SeasonRequest, one: ItemCase, laid: Laid): Planne
   const leftOutMin = own.reduce((sum, m) => sum + m.leftOutMin, 0);
   const dates = dateRungs(doWithout(left, leftOutMin), ladder);
   const rungs: PlannedRung[] = climb.rungs.map(
-    ({ sectionId, bpm, click, asksMin, minutes, minutesDone, seconds, attempts }, i) => ({
+    ({ sectionId, bpm, bars, share, click, asksMin, minutes, minutesDone, seconds, attempts }, i) => ({
       sectionId,
       bpm,
+      bars,
+      share: Math.round(share * 10_000) / 10_000,
       click,
       asksMin,
       minutes,
@@ -68,7 +76,7 @@ function describeItem(request: SeasonRequest, one: ItemCase, laid: Laid): Planne
       seconds: Math.round(seconds * 10) / 10,
       attempts: Math.round(attempts * 100) / 100,
       date: dates[i] === null || dates[i] === undefined ? null : formatDate(dates[i]),
-      pinnedTo: rungPins.find((pin) => pin.sectionId === sectionId && pin.bpm === bpm)?.date ?? null
+      pinnedTo: rungPins.find((pin) => rungKey(pin) === rungKey({ sectionId, bpm, bars }))?.date ?? null
     })
   );
   const touched = [

@@ -8,5 +8,8 @@ export * from './follow-bars';
 export * from './since';
 export * from './wall';
 export * from './change';
+export { type Bars, layChain } from './chain';
+export * from './strategy';
+export * from './preview';
 export { findRemedies, findRemedy } from './remedy';
 export { REMEDY_KINDS, type Remedy, type RemedyKind } from './trial';

@@ -5,6 +5,8 @@ import type { PlannedItem, PlannedRung, SeasonPlan } from './plan';
 const rung = (bpm: number, date: string | null): PlannedRung => ({
   sectionId: 's',
   bpm,
+  bars: null,
+  share: bpm / 100,
   click: { bpm, unit: 'quarter' },
   asksMin: 10,
   minutes: 10,

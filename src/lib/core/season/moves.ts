@@ -1,6 +1,7 @@
 /** What moved between two layings, and why: the list a person reads after the plan was laid again. */
 import { type Bpm, dayOf } from '../units';
-import type { PlannedItem, PlannedRung, SeasonPlan } from './plan';
+import type { Bars } from './chain';
+import { type PlannedItem, type PlannedRung, type SeasonPlan, rungKey } from './plan';
 
 type MoveWhy =
   'holds' | 'not-reached' | 'later' | 'earlier' | 'no-minutes' | 'minutes-again' | 'new' | 'dropped';
@@ -10,6 +11,7 @@ export type Move = {
   readonly itemName: string;
   readonly sectionId: string;
   readonly bpm: Bpm;
+  readonly bars: Bars | null;
   readonly from: string | null;
   readonly to: string | null;
   readonly why: MoveWhy;
@@ -32,16 +34,28 @@ function lastRung(item: PlannedItem, why: 'new' | 'dropped'): Move[] {
   const rung = item.rungs.at(-1);
   if (!rung) return [];
   const [from, to] = why === 'new' ? [null, rung.date] : [rung.date, null];
-  return [{ itemId: item.id, itemName: item.name, sectionId: rung.sectionId, bpm: rung.bpm, from, to, why }];
+  return [
+    {
+      itemId: item.id,
+      itemName: item.name,
+      sectionId: rung.sectionId,
+      bpm: rung.bpm,
+      bars: rung.bars ?? null,
+      from,
+      to,
+      why
+    }
+  ];
 }
 
 function compareItem(was: PlannedItem, is: PlannedItem, oldToday: string, today: string): Move[] {
-  const same = (a: PlannedRung) => (b: PlannedRung) => a.sectionId === b.sectionId && a.bpm === b.bpm;
+  const same = (a: PlannedRung) => (b: PlannedRung) => rungKey(a) === rungKey(b);
   const move = (rung: PlannedRung, from: string | null, to: string | null, why: MoveWhy): Move => ({
     itemId: is.id,
     itemName: is.name,
     sectionId: rung.sectionId,
     bpm: rung.bpm,
+    bars: rung.bars ?? null,
     from,
     to,
     why

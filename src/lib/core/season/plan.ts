@@ -1,4 +1,5 @@
 /** A laid plan, as plain values: what the countback draws, the calendar file carries and the plan command prints. */
+import type { Bars } from './chain';
 import type { Agreed, ItemKind } from './request';
 import type { CapacityPart, TouchKind } from '../plan';
 import type { Evidence } from '../practice';
@@ -7,6 +8,10 @@ import type { BeatUnit, Bpm, Clicks, Minutes, Share } from '../units';
 export type PlannedRung = {
   readonly sectionId: string;
   readonly bpm: Bpm;
+  /** A link of a chunk chain: the bars that are joined at the target. Null: the whole section at this tempo. */
+  readonly bars: Bars | null;
+  /** How far up it leads, 0 to 1 of the target: a link by the bars that have been joined. */
+  readonly share: Share;
   /** What the metronome says; differs from bpm below 40 and above 208. */
   readonly click: { readonly bpm: Bpm; readonly unit: BeatUnit };
   /** Minutes the rung would ask for by itself: attempts x (one repetition + 10 s) and two to begin. */
@@ -76,6 +81,7 @@ export type PlannedBlock = {
   /** Tempo to work at: the rung this block's minutes belong to. */
   readonly sectionId: string | null;
   readonly bpm: Bpm | null;
+  readonly bars: Bars | null;
   /** Its minutes on this day were set by hand. */
   readonly isPinned: boolean;
 };
@@ -145,3 +151,37 @@ export type SeasonPlan = {
   readonly short: PlannedShortage | null;
   readonly agreed: Agreed;
 };
+
+type RungName = {
+  readonly sectionId: string | null;
+  readonly bpm: Bpm | null;
+  readonly bars?: Bars | null | undefined;
+};
+
+/** What tells one rung of an item from another. */
+export function rungKey({ sectionId, bpm, bars }: RungName): string {
+  return `${sectionId} ${bpm}${bars ? ` ${bars.fromBar}-${bars.toBar}` : ''}`;
+}
+
+/** The rung that a block works at. */
+export function rungOfBlock(item: PlannedItem, block: PlannedBlock): PlannedRung | undefined {
+  const key = rungKey(block);
+  return item.rungs.find((rung) => rungKey(rung) === key);
+}
+
+/** The bars a block or rung is about: a link's, else its section's. */
+export function barsOf(item: PlannedItem, of: Pick<PlannedBlock, 'sectionId' | 'bars'>): Bars | null {
+  return of.bars ?? item.sections.find((section) => section.id === of.sectionId) ?? null;
+}
+
+/** What a rung is called: its tempo, or the bars that are joined. */
+export function sayRung({
+  bpm,
+  bars
+}: {
+  readonly bpm: Bpm;
+  readonly bars?: Bars | null | undefined;
+}): string {
+  if (bars) return `b. ${bars.fromBar}–${bars.toBar}`;
+  return Number.isInteger(bpm) ? String(bpm) : bpm.toFixed(1);
+}

@@ -55,6 +55,7 @@ describe('remedies', () => {
     const kinds = findRemedies(season([study('A', 90), study('B', 90)], 20)).map((r) => r.kind);
     expect(kinds).toEqual([
       'stretch',
+      'strategy',
       'mock-days',
       'minutes-by-weekday',
       'minutes-alike',
@@ -99,6 +100,18 @@ describe('remedies', () => {
     expect(laySeason(request).short?.reasons[0]?.limit).toBe('most-per-day');
     expect(find(request, 'minutes-by-weekday').changes).toBeNull();
     expect(find(request, 'minutes-alike').says).toMatch(/Minutes alone do not cure it/);
+  });
+
+  it('work in chunks as few items as need be, those first for which chunks are advised', () => {
+    // slow items are advised to; of two alike the one that frees more, and not both where one suffices
+    const request = season([study('A', 40), study('B', 60)], 26);
+    expect(laySeason(request).short).not.toBeNull();
+    const { changes, says } = find(request, 'strategy');
+    expect(changes!.items).toEqual([{ itemId: 'B', schools: { strategy: 'chunks' } }]);
+    const frees = Number(/frees (\d+) min/.exec(says)![1]);
+    const asked = (of: SeasonRequest) => laySeason(of).items.find((i) => i.id === 'B')!.askedMin;
+    expect(frees).toBe(asked(request) - asked(applyChanges(request, changes!)));
+    expect(laySeason(applyChanges(request, changes!)).short).toBeNull();
   });
 
   it('add minutes on practice days only, and never on a day of rest', () => {

@@ -7,7 +7,9 @@
 import { clicksBetween, clicksLower } from '../tempo';
 import type { Bpm } from '../units';
 import { type Changes, type ItemChange, applyChanges } from './change';
+import type { ItemCase } from './frame';
 import { laySeason, readAsking } from './lay';
+import { recommendStrategy } from './strategy';
 import { addAlike, addByWeekday } from './more-minutes';
 import {
   REMEDY_KINDS,
@@ -53,6 +55,8 @@ function findLeast(request: SeasonRequest, kind: RemedyKind): Remedy {
   switch (kind) {
     case 'stretch':
       return giveBackStretch(request);
+    case 'strategy':
+      return workInChunks(request);
     case 'mock-days':
       return useMockDays(request);
     case 'minutes-by-weekday':
@@ -126,6 +130,48 @@ function byItem(targets: readonly { itemId: string; sectionId: string; bpm: Bpm 
     targets: targets.filter((t) => t.itemId === itemId).map(({ sectionId, bpm }) => ({ sectionId, bpm }))
   }));
 }
+
+/**
+ * Items worked in chunks at tempo instead of ramped: those for which that is recommended first, then those it frees most; as few as
+ * need be.
+ */
+function workInChunks(request: SeasonRequest): Remedy {
+  const kind = 'strategy';
+  const asking = readAsking(request);
+  const asked = new Map(asking.cases.map((one) => [one.item.id, askedMin(one)]));
+  const inChunks = (ids: readonly string[]): Changes => ({
+    items: ids.map((itemId) => ({ itemId, schools: { strategy: 'chunks' } }))
+  });
+  const all = request.items.map((item) => item.id);
+  const { cases } = readAsking(applyChanges(request, inChunks(all)));
+  const ways = cases
+    .map((one) => {
+      const log = asking.request.log.filter((touch) => touch.itemId === one.item.id);
+      const isAdvised = recommendStrategy(one.item, log)?.strategy === 'chunks';
+      return { item: one.item, isAdvised, frees: (asked.get(one.item.id) ?? 0) - askedMin(one) };
+    })
+    .filter(({ item, frees }) => frees > 0 && !item.isLeftOut)
+    .sort((a, b) => Number(b.isAdvised) - Number(a.isAdvised) || b.frees - a.frees);
+  if (ways.length === 0) return none(kind, 'Chunks at tempo would free nothing.');
+  const first = (n: number) => ways.slice(0, n);
+  const n = leastThat(request, 1, ways.length, (k) => inChunks(first(k).map(({ item }) => item.id)));
+  const says = (of: typeof ways) => list(of.map(({ item, frees }) => `${item.name} (frees ${frees} min)`));
+  if (n === null) {
+    const frees = ways.reduce((sum, way) => sum + way.frees, 0);
+    return none(
+      kind,
+      `Chunks at tempo for all would free ${frees} min, not enough by itself; most of it ${says([...ways].sort((a, b) => b.frees - a.frees).slice(0, 1))}.`
+    );
+  }
+  return {
+    kind,
+    changes: inChunks(first(n).map(({ item }) => item.id)),
+    says: `Work ${says(first(n))} in small chunks at tempo instead of a ramp.`
+  };
+}
+
+const askedMin = ({ climb }: ItemCase): number =>
+  climb.rungs.reduce((sum, rung) => sum + rung.minutes - rung.minutesDone, 0);
 
 /** Days of the mock window, from its first, that the ramp may use; every number is tried, as more need not be better. */
 function useMockDays(request: SeasonRequest): Remedy {

@@ -7,6 +7,7 @@ import type { PracticeTime, RampShape } from '../plan';
 import type { Touch } from '../practice';
 import type { SectionTempo, StepSchool } from '../tempo';
 import type { Bpm, Minutes } from '../units';
+import type { Bars } from './chain';
 
 export const ITEM_KINDS = ['etude', 'excerpt', 'solo', 'scales', 'sight-reading'] as const;
 export type ItemKind = (typeof ITEM_KINDS)[number];
@@ -29,6 +30,8 @@ export type SeasonSection = {
   readonly tempo: SectionTempo;
   /** The day on which its target is to hold, set by hand; the section is laid to it as to a pin. */
   readonly dueOn?: string | undefined;
+  /** Notes to a beat where it is densest. */
+  readonly notesPerBeat?: number | undefined;
 };
 
 export type SeasonItem = {
@@ -50,9 +53,19 @@ export type SeasonItem = {
   readonly isLeftOut?: boolean | undefined;
 };
 
-export type Schools = { readonly step: StepSchool; readonly shape: RampShape; readonly inARow: number };
+/** How an item is worked (handbook section 3). */
+export const STRATEGIES = ['ramp', 'chunks', 'drills', 'combined'] as const;
+export type Strategy = (typeof STRATEGIES)[number];
+
+export type Schools = {
+  readonly strategy: Strategy;
+  readonly step: StepSchool;
+  readonly shape: RampShape;
+  readonly inARow: number;
+};
 
 export const DEFAULT_SCHOOLS: Schools = {
+  strategy: 'ramp',
   step: { kind: 'scale', clicks: 'auto' },
   shape: 'equal-percent',
   inARow: 3
@@ -63,6 +76,8 @@ export type Agreed = {
   readonly rungs: readonly {
     readonly sectionId: string;
     readonly bpm: Bpm;
+    /** Of a chunk's link. */
+    readonly bars?: Bars | undefined;
     readonly minutes: Minutes;
     readonly basis: string;
   }[];

@@ -1,6 +1,7 @@
 /** Two layings beside each other: every rung's date in the one and in the other, the weeks' minutes, and what each lacks. */
 import { type Bpm, type Minutes, dayOf } from '../units';
-import type { PlannedItem, PlannedRung, SeasonPlan } from './plan';
+import type { Bars } from './chain';
+import { type PlannedItem, type PlannedRung, type SeasonPlan, rungKey } from './plan';
 
 /** undefined: not a rung of that laying. null: a rung without minutes. 'holds': reached by then. */
 type DateOfRung = string | 'holds' | null | undefined;
@@ -8,6 +9,7 @@ type DateOfRung = string | 'holds' | null | undefined;
 type RungPair = {
   readonly sectionId: string;
   readonly bpm: Bpm;
+  readonly bars: Bars | null;
   readonly a: DateOfRung;
   readonly b: DateOfRung;
   /** Days later in b than in a; null where one of them has no date. */
@@ -43,9 +45,9 @@ export function setSideBySide(a: SeasonPlan, b: SeasonPlan): SideBySide {
 
 function pairItem(item: PlannedItem, a: PlannedItem | undefined, b: PlannedItem | undefined): ItemPair {
   const keys = new Map<string, PlannedRung>();
-  for (const rung of [...(a?.rungs ?? []), ...(b?.rungs ?? [])]) keys.set(keyOf(rung), rung);
+  for (const rung of [...(a?.rungs ?? []), ...(b?.rungs ?? [])]) keys.set(rungKey(rung), rung);
   const dateIn = (of: PlannedItem | undefined, key: string): DateOfRung =>
-    of?.rungs.find((r) => keyOf(r) === key)?.date;
+    of?.rungs.find((r) => rungKey(r) === key)?.date;
   const readIn = (of: PlannedItem | undefined, key: string, { sectionId, bpm }: PlannedRung): DateOfRung => {
     const held = of?.sections.find((s) => s.id === sectionId)?.held;
     return dateIn(of, key) === undefined && held && held.bpm >= bpm ? 'holds' : dateIn(of, key);
@@ -53,14 +55,10 @@ function pairItem(item: PlannedItem, a: PlannedItem | undefined, b: PlannedItem 
   const rungs = [...keys].map(([key, rung]): RungPair => {
     const [inA, inB] = [dateIn(a, key), dateIn(b, key)];
     const laterBy = inA && inB ? dayOf(inB) - dayOf(inA) : null;
-    const { sectionId, bpm } = rung;
-    return { sectionId, bpm, a: readIn(a, key, rung), b: readIn(b, key, rung), laterBy };
+    const { sectionId, bpm, bars = null } = rung;
+    return { sectionId, bpm, bars, a: readIn(a, key, rung), b: readIn(b, key, rung), laterBy };
   });
   const order = new Map(item.sections.map((s, i) => [s.id, i]));
   rungs.sort((x, y) => (order.get(x.sectionId) ?? 0) - (order.get(y.sectionId) ?? 0) || x.bpm - y.bpm);
   return { itemId: item.id, name: item.name, rungs, isSame: rungs.every((r) => r.a === r.b) };
-}
-
-function keyOf(rung: PlannedRung): string {
-  return `${rung.sectionId} ${rung.bpm}`;
 }

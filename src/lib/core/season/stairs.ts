@@ -6,6 +6,7 @@ import { type Touch, inTimeOrder } from '../practice';
 import { clicksBetween } from '../tempo';
 import { type Bpm, type Clicks, type DayNumber, dayOf } from '../units';
 import { readSections, schoolsOf } from './climb';
+import type { Bars } from './chain';
 import type { PlannedItem } from './plan';
 import type { Schools, SeasonItem } from './request';
 
@@ -13,6 +14,8 @@ export type Step = {
   readonly date: string;
   readonly sectionId: string;
   readonly bpm: Bpm;
+  /** Of a link of a chunk chain: the bars joined on that date. */
+  readonly bars?: Bars | undefined;
   readonly clicksBelow: Clicks;
 };
 
@@ -73,8 +76,13 @@ export function plannedStairs(item: PlannedItem, today: string): Step[] {
   const steps = [stepAt(today, [...levels.values()])];
   for (const rung of item.rungs) {
     if (!rung.date) continue;
-    levels.set(rung.sectionId, { ...levels.get(rung.sectionId)!, bpm: rung.bpm });
-    const step = stepAt(rung.date, [...levels.values()]);
+    const level = levels.get(rung.sectionId)!;
+    // a link stands as high as the share of the way it leads
+    const reached = rung.bars ? Math.max(level.bpm, rung.share * level.targetBpm) : rung.bpm;
+    levels.set(rung.sectionId, { ...level, bpm: reached });
+    const at = stepAt(rung.date, [...levels.values()]);
+    const step =
+      rung.bars && at.sectionId === rung.sectionId ? { ...at, bpm: rung.bpm, bars: rung.bars } : at;
     if (step.clicksBelow === steps.at(-1)!.clicksBelow) continue;
     if (steps.at(-1)!.date === rung.date && steps.length > 1) steps.pop();
     steps.push(step);

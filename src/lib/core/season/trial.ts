@@ -6,6 +6,7 @@ import type { SeasonRequest } from './request';
 
 export const REMEDY_KINDS = [
   'stretch',
+  'strategy',
   'mock-days',
   'minutes-by-weekday',
   'minutes-alike',

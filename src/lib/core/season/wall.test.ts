@@ -55,10 +55,9 @@ describe('the wall chart', () => {
     for (const [i, row] of wall.rows.slice(0, 2).entries()) {
       const dated = plan.items[0]!.rungs.filter((r) => r.sectionId === `s${i + 1}`);
       const lastOf = (n: number) =>
-        dated.filter((r) => r.date! >= wall.weeks[n]!.from && r.date! <= wall.weeks[n]!.to).at(-1)?.bpm ??
-        null;
-      expect(row.cells).toEqual(wall.weeks.map((_, n) => lastOf(n)));
-      expect(row.cells.filter((c) => c !== null).at(-1)).toBe(row.target);
+        dated.filter((r) => r.date! >= wall.weeks[n]!.from && r.date! <= wall.weeks[n]!.to).at(-1)?.bpm;
+      expect(row.cells).toEqual(wall.weeks.map((_, n) => lastOf(n)?.toString() ?? null));
+      expect(row.cells.filter((c) => c !== null).at(-1)).toBe(String(row.target));
     }
     expect(wall.rows[2]!.cells.every((c) => c === null)).toBe(true);
   });

@@ -1,6 +1,6 @@
 /** The plan as a chart for the wall: what each item should hold at the end of every week, week by week down to the round. */
 import { type BeatUnit, type Bpm, type Minutes } from '../units';
-import type { PlannedItem, PlannedSection, SeasonPlan } from './plan';
+import { type PlannedItem, type PlannedSection, type SeasonPlan, sayRung } from './plan';
 
 export type WallWeek = {
   readonly weeksToGo: number;
@@ -18,8 +18,8 @@ export type WallRow = {
   readonly unit: BeatUnit | null;
   readonly held: Bpm | null;
   readonly target: Bpm | null;
-  /** The tempo reached in each week; null where none is. */
-  readonly cells: readonly (Bpm | null)[];
+  /** What is reached in each week, a tempo or the bars joined; null where nothing is. */
+  readonly cells: readonly (string | null)[];
 };
 
 export function readWall(plan: SeasonPlan): { weeks: WallWeek[]; rows: WallRow[] } {
@@ -51,6 +51,9 @@ function rowOf(
     unit: section?.unit ?? null,
     held: section?.held?.bpm ?? null,
     target: section?.targetBpm ?? null,
-    cells: weeks.map(({ from, to }) => rungs.findLast((r) => r.date! >= from && r.date! <= to)?.bpm ?? null)
+    cells: weeks.map(({ from, to }) => {
+      const last = rungs.findLast((r) => r.date! >= from && r.date! <= to);
+      return last ? sayRung(last) : null;
+    })
   };
 }

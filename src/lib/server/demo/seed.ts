@@ -3,7 +3,7 @@
  * asks, miss days and get on with some items better than with others; all by a fixed seed and counted from today.
  */
 import { TICKED_CHECKS } from '../../core/readiness';
-import type { PlannedBlock, SeasonPlan } from '../../core/season';
+import { type PlannedBlock, type SeasonPlan, barsOf, rungOfBlock } from '../../core/season';
 import { dayOf, formatDate } from '../../core/units';
 import { instantOf } from '../../core/units/zone';
 import { type App, type Who, todayIn } from '../app';
@@ -229,7 +229,8 @@ function playBlock(
 ): void {
   const item = plan.items.find((i) => i.id === block.itemId)!;
   const section = item.sections.find((s) => s.id === block.sectionId) ?? item.sections[0];
-  const rung = item.rungs.find((r) => r.sectionId === block.sectionId && r.bpm === block.bpm);
+  const bars = barsOf(item, block) ?? section;
+  const rung = rungOfBlock(item, block);
   const isClimb = block.kind === 'ladder' && rung !== undefined;
   const isReached = random() < ease;
   const marks = Array.from({ length: 3 + Math.floor(random() * 3) }, () =>
@@ -247,8 +248,8 @@ function playBlock(
       id: app.newId(),
       itemId: item.id,
       date,
-      fromBar: isClimb ? section?.fromBar : undefined,
-      toBar: isClimb ? section?.toBar : undefined,
+      fromBar: isClimb ? bars?.fromBar : undefined,
+      toBar: isClimb ? bars?.toBar : undefined,
       minutes: block.minutes,
       tempoBpm: isClimb ? rung.click.bpm : (section?.targetBpm ?? undefined),
       unit: isClimb ? rung.click.unit : (section?.unit ?? undefined),

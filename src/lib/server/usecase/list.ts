@@ -56,7 +56,8 @@ export const readItem = useCase({
     const plan = currentPlan(app, season, NEW_DAY)?.plan;
     const takers = readTakers(app, season.audition.callId);
     const planned = plan?.items.find((i) => i.id === item.id)?.sections ?? [];
-    return { item, takers, planned };
+    const log = season.request.log.filter((touch) => touch.itemId === item.id);
+    return { item, takers, planned, log };
   }
 });
 

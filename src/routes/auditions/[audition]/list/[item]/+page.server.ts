@@ -8,12 +8,13 @@ import { readItem, removeItem, saveItem } from '$lib/server/usecase/list';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
-  const { item, takers, planned } = ask(event, readItem, { itemId: event.params.item });
+  const { item, takers, planned, log } = ask(event, readItem, { itemId: event.params.item });
   return {
     itemId: item.id,
     name: item.name,
     takers,
     planned,
+    log,
     form: await superValidate(fillItemForm(item), zod4(itemForm), { errors: false })
   };
 };

@@ -12,6 +12,8 @@
   draftKey="item {data.itemId}"
   takers={data.takers}
   planned={data.planned}
+  log={data.log}
+  today={data.head.today}
   auditionId={data.head.auditionId}
   candidateName={data.head.candidateName}
   back="/auditions/{data.head.auditionId}/list"

@@ -9,6 +9,7 @@
 <ItemEditor
   title="A new item"
   form={data.form}
+  today={data.head.today}
   draftKey="item new {data.head.auditionId}"
   back="/auditions/{data.head.auditionId}/list"
 />
