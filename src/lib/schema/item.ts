@@ -146,6 +146,10 @@ const itemFields = {
   minutesPerWeek: minutesField(1, 600).optional(),
   mostPerDayMin: minutesField(8, 240).optional(),
   schools: schools.optional(),
+  cuts: z
+    .array(z.strictObject({ fromBar: barField, toBar: barField }))
+    .max(50)
+    .optional(),
   isLeftOut: z.boolean().optional()
 };
 

@@ -72,6 +72,8 @@ export type CallEffect = {
 export type CallSide = {
   readonly daysToGo: number | null;
   readonly shortMin: number;
+  /** Minutes that all items still ask. */
+  readonly askedMin: number;
   /** The day by which the last target is to hold. */
   readonly lastTarget: string | null;
 };

@@ -1,4 +1,4 @@
-<!-- What a changed call would do to the plan of everyone who takes it, before it is saved. -->
+<!-- What a changed call or item would do to the plan of everyone who takes it, before it is saved. -->
 <script lang="ts">
   import { dayOf, sayDate } from '$lib/core/units';
   import type { CallEffect } from '$lib/schema/view';
@@ -14,8 +14,11 @@
       <tr>
         <th scope="col">candidate</th><th scope="col" class="number">days to go</th><th
           scope="col"
-          class="number">minutes short</th
-        ><th scope="col">last target holds</th><th scope="col" class="number">dates that move</th>
+          class="number">minutes asked</th
+        ><th scope="col" class="number">minutes short</th><th scope="col">last target holds</th><th
+          scope="col"
+          class="number">dates that move</th
+        >
       </tr>
     </thead>
     <tbody>
@@ -23,6 +26,7 @@
         <tr>
           <td><bdi>{candidateName}</bdi></td>
           <td class="number">{before?.daysToGo ?? '–'} → <strong>{after?.daysToGo ?? '–'}</strong></td>
+          <td class="number">{before?.askedMin ?? '–'} → <strong>{after?.askedMin ?? '–'}</strong></td>
           <td class="number">{before?.shortMin ?? '–'} → <strong>{after?.shortMin ?? '–'}</strong></td>
           <td>{say(before?.lastTarget)} → <strong>{say(after?.lastTarget)}</strong></td>
           <td class="number">{moved}</td>

@@ -9,7 +9,8 @@
   import { parseCuts, parseErrata } from '$lib/schema/printed';
   import type { PlannedSection } from '$lib/core/season';
   import BarStrip from './BarStrip.svelte';
-  import type { Taker } from '$lib/schema/view';
+  import CallEffects from '$lib/components/call/CallEffects.svelte';
+  import type { CallEffect, Taker } from '$lib/schema/view';
   import SharedBy from './SharedBy.svelte';
   import HowItClimbs from './HowItClimbs.svelte';
   import SectionFields from './SectionFields.svelte';
@@ -24,6 +25,7 @@
     takers = [],
     planned = [],
     log = [],
+    effects = null,
     today,
     auditionId = '',
     candidateName = ''
@@ -39,6 +41,8 @@
     planned?: readonly PlannedSection[];
     /** Its touches, for the ladder that a choice would make. */
     log?: readonly Touch[];
+    /** What was looked at: what it would do to the plans of all who take the list. */
+    effects?: readonly CallEffect[] | null;
     /** Where the candidate lives. */
     today: string;
     auditionId?: string;
@@ -77,6 +81,15 @@
   function carve() {
     if (!picked) return;
     $form.sections = carveSection($form.sections, picked.fromBar, picked.toBar, () => `new-${(added += 1)}`);
+    picked = null;
+  }
+
+  /** Cuts are the list's; the plan of all who take it narrows to them once it is saved. */
+  function addCut() {
+    if (!picked) return;
+    const { fromBar, toBar } = picked;
+    const cut = fromBar === toBar ? `${fromBar}` : `${fromBar}-${toBar}`;
+    $form.cuts = [$form.cuts.trim(), cut].filter(Boolean).join(', ');
     picked = null;
   }
 
@@ -205,7 +218,7 @@
           <Field
             id="cuts"
             label="Cuts announced"
-            hint="The bars that will be heard: 17-33, 41-48"
+            hint="The bars that will be heard: 17-33, 41-48. The plan narrows to them."
             errors={$errors.cuts}
           >
             {#snippet control(w)}<input {...w} bind:value={$form.cuts} />{/snippet}
@@ -236,6 +249,11 @@
             ? `Make bars ${picked.fromBar}–${picked.toBar} a section`
             : 'Pick bars to make them a section'}</button
         >
+        {#if picked}
+          <button type="button" class="action" onclick={addCut}
+            >Bars {picked.fromBar}–{picked.toBar} will be heard</button
+          >
+        {/if}
         {#if planned.some((s) => s.held)}<span class="soft">Bars are filled as far as their tempo holds.</span
           >{/if}
       </p>
@@ -257,8 +275,12 @@
     </details>
   {/if}
 
+  {#if effects}<CallEffects {effects} />{/if}
   <div class="ends">
     <button class="action main" disabled={$submitting}>Save</button>
+    {#if canRemove}<button class="action" formaction="?/preview" disabled={$submitting}
+        >Show first what it would change</button
+      >{/if}
     <a href={back}>Back to the list</a>
     {#if canRemove}<button class="quiet remove" formaction="?/remove" formnovalidate
         >Take it off the list</button

@@ -25,6 +25,8 @@ export type WarmItem = {
   readonly rank: number;
   readonly seconds: number;
   readonly isHeld: boolean;
+  /** Narrowed to cuts: the rest of it is run once a week from now on. */
+  readonly isNarrowed?: boolean;
   readonly stages: Stages;
 };
 
@@ -67,7 +69,7 @@ function wantedTouches(item: WarmItem, today: DayNumber): { day: DayNumber; kind
   for (let day = Math.max(today, item.stages.began); day < lastDaysFrom; day += 1) {
     const back = dayZero - day + item.rank;
     const isWarm = back % KEEP_WARM_EVERY_DAYS === 0 && (item.isHeld || day >= mockFrom);
-    const isRun = back % RUN_EVERY_DAYS === 0 && day >= contextFrom;
+    const isRun = back % RUN_EVERY_DAYS === 0 && (day >= contextFrom || item.isNarrowed === true);
     if (isRun) wanted.push({ day, kind: 'run' });
     else if (isWarm) wanted.push({ day, kind: 'keep-warm' });
   }

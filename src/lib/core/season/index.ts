@@ -11,5 +11,6 @@ export * from './change';
 export { type Bars, layChain } from './chain';
 export * from './strategy';
 export * from './preview';
+export { narrowToCuts } from './narrow';
 export { findRemedies, findRemedy } from './remedy';
 export { REMEDY_KINDS, type Remedy, type RemedyKind } from './trial';

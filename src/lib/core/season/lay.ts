@@ -21,6 +21,7 @@ import { describePlan } from './describe';
 import { type ItemCase, type ItemMinutes, type Laid, type SeasonFrame, loggedOn, readFrame } from './frame';
 import type { SeasonPlan } from './plan';
 import type { BlockPin, SeasonItem, SeasonRequest } from './request';
+import { isNarrowed, narrowToCuts } from './narrow';
 import { limitWeeks } from './weeks';
 
 /** The plan for a request that its schema has found sound. Cost: some flows over items x days. */
@@ -44,7 +45,11 @@ export type Asking = {
 };
 
 export function readAsking(given: SeasonRequest): Asking {
-  const request: SeasonRequest = { ...given, log: inTimeOrder(given.log) };
+  const request: SeasonRequest = {
+    ...given,
+    items: given.items.map(narrowToCuts),
+    log: inTimeOrder(given.log)
+  };
   const frame = readFrame(request);
   const cases = request.items.map((item, rank) => readCase(request, item, rank, frame));
   const touches = reserveTouches(cases.flatMap(warmItems), frame.today, frame.open, agreedByDay(request));
@@ -150,7 +155,7 @@ function warmItems(one: ItemCase) {
   const { item, rank, climb, stages, lastDayZero } = one;
   if (!stages || item.isLeftOut || climb.sections.every((s) => s.unit === null)) return [];
   const warm = { id: item.id, rank, seconds: climb.runSeconds };
-  const first = { ...warm, isHeld: climb.rungs.length === 0, stages };
+  const first = { ...warm, isHeld: climb.rungs.length === 0, isNarrowed: isNarrowed(item), stages };
   if (lastDayZero === null || lastDayZero === stages.dayZero) return [first];
   return [first, { ...warm, isHeld: true, stages: layStages(stages.dayZero, lastDayZero) }];
 }

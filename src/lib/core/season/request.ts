@@ -49,6 +49,8 @@ export type SeasonItem = {
   readonly minutesPerWeek?: Minutes | undefined;
   readonly mostPerDayMin?: Minutes | undefined;
   readonly schools?: Partial<Schools> | undefined;
+  /** Bars that will be heard; the plan narrows to them. */
+  readonly cuts?: readonly Bars[] | undefined;
   /** Left out by the teacher's choice: it stays on the list and asks nothing. */
   readonly isLeftOut?: boolean | undefined;
 };

@@ -7,6 +7,7 @@ import { clicksBetween } from '../tempo';
 import { type Bpm, type Clicks, type DayNumber, dayOf } from '../units';
 import { readSections, schoolsOf } from './climb';
 import type { Bars } from './chain';
+import { narrowToCuts } from './narrow';
 import type { PlannedItem } from './plan';
 import type { Schools, SeasonItem } from './request';
 
@@ -34,10 +35,11 @@ function stepAt(date: string, levels: readonly Level[]): Step {
 
 /** Steps at the dates on which what held changed, oldest first. */
 export function heldStairs(
-  item: SeasonItem,
+  whole: SeasonItem,
   touches: readonly Touch[],
   general: Partial<Schools> | undefined
 ): Step[] {
+  const item = narrowToCuts(whole);
   const { inARow } = schoolsOf(item, general);
   const ordered = inTimeOrder(touches);
   const steps: Step[] = [];

@@ -11,7 +11,7 @@ export type Erratum = { readonly bar: number; readonly says: string; readonly ad
 /** Bars that will be heard. */
 export type Cut = { readonly fromBar: number; readonly toBar: number; readonly addedOn: string };
 
-export type ListItem = SeasonItem & {
+export type ListItem = Omit<SeasonItem, 'cuts'> & {
   readonly auditionId: string;
   readonly listItemId: string;
   readonly composer: string;

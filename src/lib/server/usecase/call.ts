@@ -2,9 +2,8 @@
  * The call: rounds and dates, the studio's, taken by several candidates; each candidate's own slot; what a changed date
  * would do to every plan, shown before it is saved; and when its page was last looked at.
  */
-import { type SeasonPlan, compareLayings, laySeason } from '../../core/season';
 import { dayOf } from '../../core/units';
-import type { CallEffect, CallSide } from '../../schema/view';
+import type { CallEffect } from '../../schema/view';
 import { type App, todayIn } from '../app';
 import { CodedError } from '../errors';
 import * as auditions from '../store/audition';
@@ -12,8 +11,9 @@ import * as calls from '../store/call';
 import { findCandidate } from '../store/candidate';
 import { addOwn, itemsOf, listItemIds } from '../store/item';
 import { candidateOfAudition } from './about';
-import { NEW_DAY, currentPlan, layAgain, readDates, readSeason } from './current-plan';
+import { layAgain, readDates, readSeason } from './current-plan';
 import { layForTakers, readTakers } from './list';
+import { effectOn } from './effect';
 import { keepUndo } from './keep-undo';
 import { found, useCase } from './use-case';
 
@@ -135,38 +135,14 @@ export const previewCall = useCase({
     const { callId } = found(auditions.findAudition(app.db, input.auditionId));
     return readTakers(app, callId)
       .filter((taker) => !taker.isArchived)
-      .map(({ auditionId, name }) => {
-        const season = readSeason(app, auditionId);
-        const now = currentPlan(app, season, NEW_DAY)?.plan ?? null;
-        const rounds = auditions.placeSlots(withIds(app, input.rounds), season.audition.slots);
-        const request = {
-          ...season.request,
-          ...readDates({ rounds }, season.items)
-        };
-        const then =
-          season.items.length > 0 && rounds.length > 0
-            ? laySeason({ ...request, previous: now?.agreed })
-            : null;
-        return {
-          auditionId,
-          candidateName: name,
-          before: sideOf(now),
-          after: sideOf(then),
-          moved: now && then ? compareLayings(now, then).length : 0
-        };
-      });
+      .map((taker) =>
+        effectOn(app, taker, ({ request, audition, items }) => {
+          const rounds = auditions.placeSlots(withIds(app, input.rounds), audition.slots);
+          return { ...request, ...readDates({ rounds }, items) };
+        })
+      );
   }
 });
-
-function sideOf(plan: SeasonPlan | null): CallSide | null {
-  if (!plan) return null;
-  const dates = plan.items.flatMap((item) => item.rungs.at(-1)?.date ?? []);
-  return {
-    daysToGo: plan.daysToGo,
-    shortMin: plan.short?.minutes ?? 0,
-    lastTarget: dates.sort().at(-1) ?? null
-  };
-}
 
 /** A candidate's own slot in a round; without a date the round's own counts again. Returns the slot before, if any. */
 export const saveSlot = useCase({

@@ -3,7 +3,7 @@
  * is laid into every taker's plan.
  */
 import { followBars } from '../../core/season';
-import type { Taker } from '../../schema/view';
+import type { CallEffect, Taker } from '../../schema/view';
 import { type App, todayIn } from '../app';
 import { CodedError } from '../errors';
 import { findAudition, takersOf } from '../store/audition';
@@ -11,6 +11,7 @@ import { findCandidate } from '../store/candidate';
 import * as items from '../store/item';
 import { candidateOfAudition } from './about';
 import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
+import { effectOn } from './effect';
 import { keepUndo } from './keep-undo';
 import { found, useCase } from './use-case';
 
@@ -117,6 +118,42 @@ export const addItems = useCase({
     for (const item of input.items) putItem(app, input.auditionId, item);
     const { callId } = found(findAudition(app.db, input.auditionId));
     layForTakers(app, callId, `${input.items.length} items added`);
+  }
+});
+
+/** What a changed item would do to the plan of everyone who takes the list; nothing is saved. */
+export const previewItem = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { itemId: string; item: ItemInput }): CallEffect[] => {
+    const before = found(items.findItem(app.db, input.itemId));
+    const { callId } = found(findAudition(app.db, before.auditionId));
+    const item = withSectionIds(app, input.item);
+    const isOwn = item.hasOwnSections === true && items.takenItems(app.db, before.listItemId).length > 1;
+    const changed = (own: items.ListItem): items.ListItem => {
+      if (own.listItemId !== before.listItemId) return own;
+      const {
+        hasOwnSections: _,
+        mostPerDayMin,
+        schools,
+        cuts,
+        errata: _errata,
+        pages: _pages,
+        key: _key,
+        ...printed
+      } = item;
+      const mine = own.id === before.id ? { mostPerDayMin, schools } : {};
+      const dated = (cuts ?? []).map((cut) => ({ ...cut, addedOn: '' }));
+      const sections =
+        own.id === before.id || (!isOwn && !own.hasOwnSections)
+          ? item.sections
+          : (followBars(own.sections, before, item) ?? item.sections);
+      return { ...own, ...printed, ...mine, cuts: dated, id: own.id, sections };
+    };
+    return readTakers(app, callId)
+      .filter((taker) => !taker.isArchived)
+      .map((taker) =>
+        effectOn(app, taker, (season) => ({ ...season.request, items: season.items.map(changed) }))
+      );
   }
 });
 

@@ -13,7 +13,7 @@ import {
   takeCall
 } from './call';
 import { readCountback, readReadiness, tickCheck } from './countback';
-import { addItem, readItem, readList, removeItem, saveItem } from './list';
+import { addItem, previewItem, readItem, readList, removeItem, saveItem } from './list';
 import { logTouch } from './log';
 import { addCandidate, saveTime } from './studio';
 import { STUDY } from '../../../../tests/fixtures/study';
@@ -126,6 +126,22 @@ describe('a list that two candidates take', () => {
     expect(itemOf(bo).sections[0]).toMatchObject({ toBar: 18, tempo: { targetBpm: 72 } });
     edit(itemOf(bo).id, { hasOwnSections: false, sections: itemOf(ada).sections });
     expect(itemOf(bo).hasOwnSections).toBe(false);
+  });
+
+  it('narrows every plan to cuts, as was shown before they were saved', () => {
+    const before = [ada, bo].map((who) => planOf(who).items[0]!.askedMin);
+    const { item } = readItem(app, TEACHER, { itemId: adasItem });
+    const cut = { ...item, cuts: [{ fromBar: item.fromBar, toBar: item.fromBar + 3 }] };
+    const shown = previewItem(app, TEACHER, { itemId: adasItem, item: cut });
+    expect(shown.map((effect) => effect.before!.askedMin)).toEqual(before);
+    expect([ada, bo].map((who) => planOf(who).items[0]!.askedMin)).toEqual(before);
+    edit(adasItem, { cuts: cut.cuts });
+    const after = [ada, bo].map((who) => planOf(who).items[0]!);
+    expect(after.map((i) => i.askedMin)).toEqual(shown.map((effect) => effect.after!.askedMin));
+    for (const [i, one] of after.entries()) {
+      expect(one.askedMin).toBeLessThan(before[i]!);
+      expect(one.sections.map((s) => [s.fromBar, s.toBar])).toEqual([[item.fromBar, item.fromBar + 3]]);
+    }
   });
 
   it('tells the second of two who change it at once, whoever’s page they came from', () => {

@@ -4,7 +4,7 @@ import { zod4 } from 'sveltekit-superforms/adapters';
 import { fillItemForm, itemForm, readItemForm } from '$lib/schema/item-form';
 import { theApp } from '$lib/server/context';
 import { answerForm, ask, putFaults } from '$lib/server/http';
-import { readItem, removeItem, saveItem } from '$lib/server/usecase/list';
+import { previewItem, readItem, removeItem, saveItem } from '$lib/server/usecase/list';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
@@ -20,6 +20,14 @@ export const load: PageServerLoad = async (event) => {
 };
 
 export const actions: Actions = {
+  preview: async (event) => {
+    const form = await superValidate(event.request, zod4(itemForm));
+    if (!form.valid) return fail(400, { form });
+    const read = readItemForm(form.data);
+    if (!read.ok) return putFaults(form, read.faults);
+    const itemId = event.params.item;
+    return { form, effects: ask(event, previewItem, { itemId, item: read.item }) };
+  },
   save: async (event) => {
     const form = await superValidate(event.request, zod4(itemForm));
     if (!form.valid) return fail(400, { form });

@@ -1,8 +1,8 @@
 <script lang="ts">
   import ItemEditor from '$lib/components/list/ItemEditor.svelte';
-  import type { PageData } from './$types';
+  import type { ActionData, PageData } from './$types';
 
-  let { data }: { data: PageData } = $props();
+  let { data, form }: { data: PageData; form: ActionData } = $props();
 </script>
 
 <svelte:head><title>{data.name} · Irvot</title></svelte:head>
@@ -17,5 +17,6 @@
   auditionId={data.head.auditionId}
   candidateName={data.head.candidateName}
   back="/auditions/{data.head.auditionId}/list"
+  effects={form && 'effects' in form ? form.effects : null}
   canRemove
 />

@@ -1,0 +1,36 @@
+/** What changed facts would do to one candidate's plan; nothing is saved. */
+import { type SeasonPlan, type SeasonRequest, compareLayings, laySeason } from '../../core/season';
+import type { CallEffect, CallSide, Taker } from '../../schema/view';
+import type { App } from '../app';
+import { NEW_DAY, type Season, currentPlan, readSeason } from './current-plan';
+
+/** `change` makes the request that would then be laid, from the season as it is. */
+export function effectOn(
+  app: App,
+  { auditionId, name }: Taker,
+  change: (season: Season) => SeasonRequest
+): CallEffect {
+  const season = readSeason(app, auditionId);
+  const now = currentPlan(app, season, NEW_DAY)?.plan ?? null;
+  const request = change(season);
+  const canLay = request.items.length > 0 && request.rounds.length > 0;
+  const then = canLay ? laySeason({ ...request, previous: now?.agreed }) : null;
+  return {
+    auditionId,
+    candidateName: name,
+    before: sideOf(now),
+    after: sideOf(then),
+    moved: now && then ? compareLayings(now, then).length : 0
+  };
+}
+
+function sideOf(plan: SeasonPlan | null): CallSide | null {
+  if (!plan) return null;
+  const dates = plan.items.flatMap((item) => item.rungs.at(-1)?.date ?? []);
+  return {
+    daysToGo: plan.daysToGo,
+    shortMin: plan.short?.minutes ?? 0,
+    askedMin: plan.items.reduce((sum, item) => sum + item.askedMin, 0),
+    lastTarget: dates.sort().at(-1) ?? null
+  };
+}
