@@ -65,6 +65,7 @@ export const itemForm = z.object({
   mostPerDayMin: number,
   strategy: z.enum(STRATEGIES).default('ramp'),
   notesPerBeat: number,
+  tires: shortText,
   step: z.enum(STEP_SCHOOLS).default('auto'),
   shape: z.enum(RAMP_SHAPES).default('equal-percent'),
   inARow: z.number().default(3),
@@ -147,7 +148,16 @@ export function readItemForm(form: ItemForm): Read {
     pickupBeats: form.pickupBeats ?? undefined,
     minutesPerWeek: form.minutesPerWeek ?? undefined,
     mostPerDayMin: form.mostPerDayMin ?? undefined,
-    schools: { strategy: form.strategy, step: STEPS[form.step], shape: form.shape, inARow: form.inARow },
+    schools: {
+      strategy: form.strategy,
+      step: STEPS[form.step],
+      shape: form.shape,
+      inARow: form.inARow,
+      tires: form.tires
+        .split(',')
+        .map((word) => word.trim())
+        .filter(Boolean)
+    },
     sections: isSightReading
       ? []
       : form.sections.map((section) => ({
@@ -260,6 +270,7 @@ export function fillItemForm(item: SeasonItem & Printed & { readonly version: nu
     minutesPerWeek: item.minutesPerWeek ?? null,
     mostPerDayMin: item.mostPerDayMin ?? null,
     strategy: item.schools?.strategy ?? 'ramp',
+    tires: (item.schools?.tires ?? []).join(', '),
     notesPerBeat: Math.max(0, ...item.sections.map((s) => s.notesPerBeat ?? 0)) || null,
     step: stepKey(item.schools?.step),
     shape: item.schools?.shape ?? 'equal-percent',

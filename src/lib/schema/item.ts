@@ -33,6 +33,7 @@ const stepSchool = z.discriminatedUnion('kind', [
 ]);
 
 export const schools = z.strictObject({
+  tires: z.array(z.string().trim().min(1).max(40)).max(8, 'At most eight demands.').optional(),
   strategy: z.enum(STRATEGIES).optional(),
   step: stepSchool.optional(),
   shape: z.enum(RAMP_SHAPES).optional(),

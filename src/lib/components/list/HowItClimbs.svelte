@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { Writable } from 'svelte/store';
   import Field from '$lib/components/ui/Field.svelte';
+  import { usualDemands } from '$lib/core/plan';
   import type { Touch } from '$lib/core/practice';
   import { STRATEGIES, previewClimb, recommendStrategy, sayRung } from '$lib/core/season';
   import { type ItemForm, STRATEGY_NAMES, readItemForm } from '$lib/schema/item-form';
@@ -11,13 +12,15 @@
     form,
     errors,
     log,
-    today
+    today,
+    instruments
   }: {
     form: Writable<ItemForm>;
     errors: Errors;
     /** Touches of this item. */
     log: readonly Touch[];
     today: string;
+    instruments: string;
   } = $props();
 
   const item = $derived.by(() => {
@@ -44,7 +47,17 @@
   <Field id="notesPerBeat" label="Notes a beat" hint="Where it is densest." errors={errors.notesPerBeat}>
     {#snippet control(w)}<input {...w} type="number" step="any" bind:value={$form.notesPerBeat} />{/snippet}
   </Field>
-  <div></div>
+  <Field
+    id="tires"
+    label="What it tires"
+    hint="Kept apart in a day: {usualDemands(instruments).join(', ')}"
+    errors={errors.tires}
+  >
+    {#snippet control(w)}<input {...w} list="demands" bind:value={$form.tires} />{/snippet}
+  </Field>
+  <datalist id="demands"
+    >{#each usualDemands(instruments) as demand (demand)}<option value={demand}></option>{/each}</datalist
+  >
   {#if advised}
     <p class="advice">
       Recommended: <strong>{STRATEGY_NAMES[advised.strategy]}</strong>. {advised.reason}

@@ -28,7 +28,8 @@
     effects = null,
     today,
     auditionId = '',
-    candidateName = ''
+    candidateName = '',
+    instruments = ''
   }: {
     title: string;
     form: SuperValidated<ItemForm>;
@@ -47,6 +48,8 @@
     today: string;
     auditionId?: string;
     candidateName?: string;
+    /** What the candidate plays. */
+    instruments?: string;
   } = $props();
 
   // Read once, while it is set up: what comes later must not undo what is typed or opened.
@@ -271,7 +274,7 @@
 
     <details>
       <summary>How it climbs</summary>
-      <HowItClimbs {form} errors={$errors as Record<string, string[]>} {log} {today} />
+      <HowItClimbs {form} errors={$errors as Record<string, string[]>} {log} {today} {instruments} />
     </details>
   {/if}
 

@@ -4,7 +4,7 @@
   import DraftBack from '$lib/components/ui/DraftBack.svelte';
   import Field from '$lib/components/ui/Field.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
-  import { BREAK_MIN_PER_HOUR } from '$lib/core/plan';
+  import { BREAK_MIN_PER_HOUR, weekCautions } from '$lib/core/plan';
   import { WEEKDAY_NAMES } from '$lib/core/units';
   import type { TimeForm } from '$lib/schema/time-form';
   import { keptForm } from '$lib/state/kept-form';
@@ -101,12 +101,7 @@
         <strong>{total} min a week for the list</strong>, after warm-up, fundamentals, lessons and {BREAK_MIN_PER_HOUR}
         min of break in each full hour.
       </p>
-      {#if spansOf(1).length && spansOf(2).length && spansOf(3).length && spansOf(4).length && spansOf(5).length && spansOf(6).length && spansOf(7).length}
-        <p class="caution">
-          No day of rest in this week. One day off helps the body; pain or numbness means stop, rest, and see
-          a health professional.
-        </p>
-      {/if}
+      {#each weekCautions($form.week) as says (says)}<p class="caution">{says}</p>{/each}
     </section>
     <section>
       <h3>Comes off first, every day</h3>

@@ -14,6 +14,8 @@ export type OrderedBlock = {
   readonly isRun: boolean;
   readonly wasMissed: boolean;
   readonly clicksToGo: number;
+  /** Muscles it tires. */
+  readonly tires?: readonly string[];
 };
 
 /** Splits minutes into blocks of at most the longest, as equal as can be. */
@@ -25,17 +27,21 @@ export function splitBlocks(minutes: Minutes): Minutes[] {
   );
 }
 
-/** Orders a day's blocks; two blocks of one item are kept apart where another lies between. */
+/** Orders a day's blocks; two of one item, or that tire the same muscles, are kept apart where another can lie between. */
 export function orderBlocks<B extends OrderedBlock>(blocks: readonly B[]): B[] {
   const rank = (b: B) => (b.isRun ? 3 : b.isWarm ? 0 : b.wasMissed ? 1 : 2);
   const sorted = [...blocks].sort((a, b) => rank(a) - rank(b) || b.clicksToGo - a.clicksToGo);
   for (let i = 1; i < sorted.length - 1; i += 1) {
-    if (sorted[i]!.id === sorted[i - 1]!.id) {
-      const other = sorted.findIndex((b, j) => j > i && b.id !== sorted[i]!.id && !b.isRun);
+    if (clash(sorted[i - 1]!, sorted[i]!)) {
+      const other = sorted.findIndex((b, j) => j > i && !clash(sorted[i - 1]!, b) && !b.isRun);
       if (other > i) sorted.splice(i, 0, ...sorted.splice(other, 1));
     }
   }
   return sorted;
+}
+
+function clash(a: OrderedBlock, b: OrderedBlock): boolean {
+  return a.id === b.id || (a.tires ?? []).some((muscle) => b.tires?.includes(muscle));
 }
 
 /** Minutes from midnight at which each block begins, or null where its span has no start or none has room. */

@@ -10,4 +10,5 @@ export { findFit } from './fit';
 export { levelDemands, unevenness } from './level';
 export { LEAST_BLOCK_MIN, LONGEST_BLOCK_MIN } from './block-task';
 export * from './away';
+export * from './tires';
 export { type ExtraDays, doesFit, leastEvenExtra } from './extra';

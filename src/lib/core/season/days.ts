@@ -2,6 +2,7 @@
 import { type DayCapacity, orderBlocks, splitBlocks, startTimes } from '../plan';
 import { type DayNumber, type Minutes, formatDate } from '../units';
 import { type ItemCase, type Laid, type SeasonFrame, loggedOn } from './frame';
+import { schoolsOf } from './climb';
 import type { PlannedBlock, PlannedDay, PlannedItem } from './plan';
 import type { SeasonRequest } from './request';
 
@@ -18,6 +19,7 @@ export function describeDays(
   laid: Laid
 ): PlannedDay[] {
   const clicks = new Map(items.map((item) => [item.id, item.clicksToGo ?? 0]));
+  const tires = new Map(cases.map(({ item }) => [item.id, schoolsOf(item, request.schools).tires]));
   const missed = missedYesterday(request, frame);
   const pinned = new Set(
     (request.pins ?? []).flatMap((p) => ('minutes' in p ? [`${p.itemId} ${p.date}`] : []))
@@ -30,6 +32,7 @@ export function describeDays(
     const open = (blocks.get(day) ?? []).map((b) => ({
       ...b,
       clicksToGo: clicks.get(b.id) ?? 0,
+      tires: tires.get(b.id) ?? [],
       wasMissed: day === frame.today && missed.has(b.id)
     }));
     const ordered = orderBlocks(open);

@@ -11,6 +11,7 @@ export * from './change';
 export { type Bars, layChain } from './chain';
 export * from './strategy';
 export * from './preview';
+export * from './goal';
 export { narrowToCuts } from './narrow';
 export { findRemedies, findRemedy } from './remedy';
 export { REMEDY_KINDS, type Remedy, type RemedyKind } from './trial';

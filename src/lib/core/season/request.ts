@@ -64,13 +64,16 @@ export type Schools = {
   readonly step: StepSchool;
   readonly shape: RampShape;
   readonly inARow: number;
+  /** Muscles the item tires: blocks that tire the same are not put side by side. */
+  readonly tires: readonly string[];
 };
 
 export const DEFAULT_SCHOOLS: Schools = {
   strategy: 'ramp',
   step: { kind: 'scale', clicks: 'auto' },
   shape: 'equal-percent',
-  inARow: 3
+  inARow: 3,
+  tires: []
 };
 
 /** What an earlier laying agreed; a plan hands it out as `agreed`. */

@@ -47,7 +47,8 @@ export const WEEKDAY_NAMES = [
   'Saturday',
   'Sunday'
 ] as const;
-const MONTHS = [
+/** January first. */
+export const MONTH_NAMES = [
   'January',
   'February',
   'March',
@@ -65,23 +66,23 @@ const MONTHS = [
 /** "Tue 24 Nov", for labels and sentences. */
 export function sayDate(day: DayNumber): string {
   const date = new Date(day * MS_PER_DAY);
-  const month = MONTHS[date.getUTCMonth()]!.slice(0, 3);
+  const month = MONTH_NAMES[date.getUTCMonth()]!.slice(0, 3);
   return `${WEEKDAY_NAMES[weekdayOf(day) - 1]!.slice(0, 3)} ${date.getUTCDate()} ${month}`;
 }
 
 /** "24 November 2026", where the year matters. */
 export function sayLongDate(day: DayNumber): string {
   const date = new Date(day * MS_PER_DAY);
-  return `${date.getUTCDate()} ${MONTHS[date.getUTCMonth()]} ${date.getUTCFullYear()}`;
+  return `${date.getUTCDate()} ${MONTH_NAMES[date.getUTCMonth()]} ${date.getUTCFullYear()}`;
 }
 
 /** "7 to 20 December", "28 November to 3 December", or one date where both are the same. */
 export function saySpan(from: DayNumber, to: DayNumber): string {
   const [a, b] = [new Date(from * MS_PER_DAY), new Date(to * MS_PER_DAY)];
-  const end = `${b.getUTCDate()} ${MONTHS[b.getUTCMonth()]}`;
+  const end = `${b.getUTCDate()} ${MONTH_NAMES[b.getUTCMonth()]}`;
   if (from === to) return end;
   if (a.getUTCMonth() === b.getUTCMonth() && a.getUTCFullYear() === b.getUTCFullYear()) {
     return `${a.getUTCDate()} to ${end}`;
   }
-  return `${a.getUTCDate()} ${MONTHS[a.getUTCMonth()]} to ${end}`;
+  return `${a.getUTCDate()} ${MONTH_NAMES[a.getUTCMonth()]} to ${end}`;
 }

@@ -42,6 +42,7 @@ export const readLesson = useCase({
       minutes: read.reduce((sum, item) => sum + item.minutes, 0),
       plan,
       items: season.items,
+      log: request.log,
       read,
       note: notes.find((n) => n.date === request.today)?.note ?? '',
       notes: notes.filter((n) => n.date !== request.today).slice(0, 3),

@@ -1,5 +1,6 @@
 <script lang="ts">
   import LessonItem from '$lib/components/lesson/LessonItem.svelte';
+  import GoalCheck from '$lib/components/lesson/GoalCheck.svelte';
   import LessonSide from '$lib/components/lesson/LessonSide.svelte';
   import UndoLine from '$lib/components/ui/UndoLine.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
@@ -59,6 +60,7 @@
   notes={lesson.notes}
   noteHref="{base}/paper/note"
 />
+{#if lesson.plan}<GoalCheck items={lesson.items} plan={lesson.plan} log={lesson.log} />{/if}
 
 <style>
   .top {

@@ -14,6 +14,7 @@
   planned={data.planned}
   log={data.log}
   today={data.head.today}
+  instruments={data.head.instruments}
   auditionId={data.head.auditionId}
   candidateName={data.head.candidateName}
   back="/auditions/{data.head.auditionId}/list"

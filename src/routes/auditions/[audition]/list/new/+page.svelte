@@ -10,6 +10,7 @@
   title="A new item"
   form={data.form}
   today={data.head.today}
+  instruments={data.head.instruments}
   draftKey="item new {data.head.auditionId}"
   back="/auditions/{data.head.auditionId}/list"
 />

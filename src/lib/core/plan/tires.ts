@@ -1,0 +1,67 @@
+/**
+ * What tires, by instrument family, and whether a week rests: demands that are not put side by side, and cautions about a week of
+ * practice. Source: handbook section 10 (common practice, from memory); it defers to teachers and health professionals.
+ */
+import { type Minutes, WEEKDAY_NAMES } from '../units';
+import type { PracticeTime } from './capacity';
+
+const FAMILIES: readonly { readonly plays: RegExp; readonly demands: readonly string[] }[] = [
+  {
+    plays: /oboe|bassoon|clarinet|sax|flute|piccolo|recorder|anglais|wind/i,
+    demands: ['lips', 'tongue', 'air', 'fingers']
+  },
+  {
+    plays: /horn|trumpet|trombone|tuba|cornet|euphonium|brass/i,
+    demands: ['lips', 'tongue', 'air', 'slide or valves']
+  },
+  { plays: /violin|viola|cello|bass|string|gamba/i, demands: ['left hand', 'bow arm', 'shoulder'] },
+  { plays: /guitar|harp|lute|mandolin/i, demands: ['left hand', 'right hand', 'fingertips'] },
+  { plays: /piano|organ|keyboard|harpsichord|accordion/i, demands: ['right hand', 'left hand', 'wrists'] },
+  { plays: /percussion|drum|timpani|marimba|xylophone|vibraphone/i, demands: ['grip', 'wrists', 'feet'] },
+  { plays: /voice|soprano|alto|tenor|baritone|singing/i, demands: ['voice', 'air'] }
+];
+
+/** What usually tires on these instruments; offered, not imposed. "English horn" is taken as what it is called first. */
+export function usualDemands(instruments: string): readonly string[] {
+  return FAMILIES.find(({ plays }) => plays.test(instruments))?.demands ?? ['hands', 'shoulders'];
+}
+
+/** A day this much above the mean of the practice days is a long one (judgement). */
+const LONG_DAY = 1.25;
+/** As many long days on end ask for a shorter one between (judgement). */
+const LONG_ON_END = 3;
+/** Beyond this a day's practice is more than most hands and lips bear (judgement). */
+const MOST_A_DAY_MIN: Minutes = 240;
+
+/** Cautions about a week, as sentences; none where it rests and alternates. */
+export function weekCautions(week: PracticeTime['week']): string[] {
+  const minutes = WEEKDAY_NAMES.map((_, i) =>
+    week.filter((span) => span.weekday === i + 1).reduce((sum, span) => sum + span.minutes, 0)
+  );
+  const practised = minutes.filter((m) => m > 0);
+  if (practised.length === 0) return [];
+  const mean = practised.reduce((sum, m) => sum + m, 0) / practised.length;
+  const isLong = minutes.map((m) => m > mean * LONG_DAY);
+  // Sunday is followed by Monday
+  const run = WEEKDAY_NAMES.findIndex((_, i) =>
+    Array.from({ length: LONG_ON_END }, (__, k) => isLong[(i + k) % 7]).every(Boolean)
+  );
+  const heavy = WEEKDAY_NAMES.filter((_, i) => minutes[i]! > MOST_A_DAY_MIN);
+  return [
+    ...(practised.length === 7
+      ? [
+          'No day of rest in this week. One day off helps the body; pain or numbness means stop, rest, and see a health professional.'
+        ]
+      : []),
+    ...(run >= 0
+      ? [
+          `${LONG_ON_END} long days on end from ${WEEKDAY_NAMES[run]}: put a shorter one between, so that heavy and light days alternate.`
+        ]
+      : []),
+    ...(heavy.length > 0
+      ? [
+          `More than ${MOST_A_DAY_MIN / 60} hours on ${heavy.join(', ')}: as much rest as playing, and stop at pain.`
+        ]
+      : [])
+  ];
+}

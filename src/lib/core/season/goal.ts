@@ -1,0 +1,165 @@
+/**
+ * A milestone written by hand: which of specific, measurable, achievable, relevant and dated it is, and what it lacks. Achievable
+ * compares its slope with what this candidate has really done, in clicks a week. Source: handbook section 4 (common practice).
+ */
+import { type Touch, inTimeOrder } from '../practice';
+import { clicksBetween } from '../tempo';
+import {
+  type Bpm,
+  type Clicks,
+  type DayNumber,
+  dayOf,
+  parseDate,
+  sayDate,
+  weekdayOf,
+  WEEKDAY_NAMES,
+  MONTH_NAMES
+} from '../units';
+import { readSections, schoolsOf } from './climb';
+import type { SeasonPlan } from './plan';
+import type { SeasonItem } from './request';
+
+export const GOAL_QUALITIES = ['specific', 'measurable', 'achievable', 'relevant', 'dated'] as const;
+export type GoalReading = {
+  readonly quality: (typeof GOAL_QUALITIES)[number];
+  /** Null: it cannot be told before the others are there. */
+  readonly has: boolean | null;
+  readonly says: string;
+};
+
+/** What the candidate has done lately is read from so many days. */
+const PACE_DAYS = 28;
+/** A goal up to this much steeper than that is still within reach (judgement). */
+const WITHIN_REACH = 1.2;
+
+export function checkGoal(
+  text: string,
+  items: readonly SeasonItem[],
+  plan: SeasonPlan,
+  log: readonly Touch[]
+): GoalReading[] {
+  const today = dayOf(plan.today);
+  const item = findItem(text, items);
+  const bars = /\bbars?\s*(\d+)(?:\s*(?:[-–]|to)\s*(\d+))?/i.exec(text);
+  const bpm = readTempo(text);
+  const times = /\b(\d+|three|four|five|six)\s*(?:x|times|clean|in a row)/i.test(text);
+  const day = readDay(text, today);
+  return [
+    item && bars
+      ? has('specific', `${item.name}, bars ${bars[1]}${bars[2] ? `–${bars[2]}` : ''}.`)
+      : lacks('specific', item ? 'Name the bars, as in bars 31–36.' : 'Name the item and the bars.'),
+    bpm !== null && times
+      ? has('measurable', `${bpm} with a count of clean repetitions.`)
+      : lacks(
+          'measurable',
+          bpm === null ? 'Say the tempo, as in at 92.' : 'Say how often in a row, as in 3 in a row.'
+        ),
+    readReach(item, bpm, day, today, log),
+    item
+      ? has('relevant', `${item.name} is on the list.`)
+      : lacks('relevant', 'Nothing in it is on the list.'),
+    day === null
+      ? lacks('dated', 'Say by when, as in by 20 December.')
+      : day > today
+        ? has('dated', `By ${sayDate(day)}, ${day - today} days from now.`)
+        : lacks('dated', `${sayDate(day)} is not ahead.`)
+  ];
+}
+
+const has = (quality: GoalReading['quality'], says: string): GoalReading => ({ quality, has: true, says });
+const lacks = (quality: GoalReading['quality'], says: string): GoalReading => ({ quality, has: false, says });
+
+/** The item most of whose words stand in the text; of a word in several, none by that word alone. */
+function findItem(text: string, items: readonly SeasonItem[]): SeasonItem | null {
+  const said = wordsOf(text);
+  const scored = items
+    .map((item) => ({ item, hits: wordsOf(item.name).filter((word) => said.includes(word)).length }))
+    .filter(({ hits }) => hits > 0)
+    .sort((a, b) => b.hits - a.hits);
+  if (scored.length === 0 || scored[0]!.hits === scored[1]?.hits) return null;
+  return scored[0]!.item;
+}
+
+/** Words of three letters and more: shorter ones name nothing. Numbers are left to bars and tempos. */
+function wordsOf(text: string): string[] {
+  return text
+    .toLowerCase()
+    .split(/[^\p{L}]+/u)
+    .filter((word) => word.length >= 3);
+}
+
+function readTempo(text: string): Bpm | null {
+  const found =
+    /(?:@|\bat\s+(?:tempo\s+)?|=\s*)(\d{2,3}(?:\.\d+)?)\b/i.exec(text) ??
+    /\b(\d{2,3}(?:\.\d+)?)\s*bpm\b/i.exec(text);
+  return found ? Number(found[1]) : null;
+}
+
+/** "2026-12-20", "20 December", "by Friday", "in two weeks", "in 10 days". */
+function readDay(text: string, today: DayNumber): DayNumber | null {
+  const iso = /\b(\d{4}-\d{2}-\d{2})\b/.exec(text);
+  if (iso) return parseDate(iso[1]!);
+  const named = /\b(\d{1,2})\.?\s+([a-z]{3,})/gi;
+  for (const [, date, word] of text.matchAll(named)) {
+    const month = MONTH_NAMES.findIndex((name) => name.toLowerCase().startsWith(word!.toLowerCase()));
+    if (month >= 0) return nextDate(Number(date), month, today);
+  }
+  const span = /\bin\s+(\d+|a|one|two|three|four|six)\s+(day|week)s?\b/i.exec(text);
+  if (span) {
+    const counts: Record<string, number> = { a: 1, one: 1, two: 2, three: 3, four: 4, six: 6 };
+    return today + (counts[span[1]!.toLowerCase()] ?? Number(span[1])) * (/week/i.test(span[2]!) ? 7 : 1);
+  }
+  const weekday = WEEKDAY_NAMES.findIndex((name) =>
+    new RegExp(`\\b(by|on|next)\\s+${name}\\b`, 'i').test(text)
+  );
+  return weekday < 0 ? null : today + ((weekday + 1 - weekdayOf(today) + 6) % 7) + 1;
+}
+
+function nextDate(date: number, month: number, today: DayNumber): DayNumber | null {
+  const pad = (n: number) => String(n).padStart(2, '0');
+  const year = new Date(today * 86_400_000).getUTCFullYear();
+  const days = [year, year + 1].map((y) => parseDate(`${y}-${pad(month + 1)}-${pad(date)}`));
+  return days.find((day): day is DayNumber => day !== null && day >= today) ?? null;
+}
+
+function readReach(
+  item: SeasonItem | null,
+  bpm: Bpm | null,
+  day: DayNumber | null,
+  today: DayNumber,
+  log: readonly Touch[]
+): GoalReading {
+  const unknown = (says: string): GoalReading => ({ quality: 'achievable', has: null, says });
+  if (!item || bpm === null || day === null || day <= today)
+    return unknown('Can be told once item, tempo and date are there.');
+  const now = heldClicks(item, log, today, bpm);
+  if (!now) return unknown(`Nothing holds yet of ${item.name}: log a few touches first.`);
+  if (now.toGo <= 0) return has('achievable', `${item.name} holds at ${now.bpm} already.`);
+  const asks = (now.toGo * 7) / (day - today);
+  const before = heldClicks(item, log, today - PACE_DAYS, bpm);
+  if (!before)
+    return unknown(
+      `It asks ${round(asks)} clicks a week from ${now.bpm}; what ${item.name} gains a week is not known yet.`
+    );
+  const done = ((before.toGo - now.toGo) * 7) / PACE_DAYS;
+  const says = `From ${now.bpm} it asks ${round(asks)} clicks a week; in the last four weeks ${item.name} gained ${round(done)} a week.`;
+  return asks <= Math.max(0, done) * WITHIN_REACH ? has('achievable', says) : lacks('achievable', says);
+}
+
+/** What holds of the slowest section by a day, and the clicks from there to a tempo; null where nothing does. */
+function heldClicks(
+  item: SeasonItem,
+  log: readonly Touch[],
+  by: DayNumber,
+  bpm: Bpm
+): { bpm: Bpm; toGo: Clicks } | null {
+  const touches = inTimeOrder(log.filter((t) => t.itemId === item.id && dayOf(t.date) <= by));
+  const read = readSections(item, touches, schoolsOf(item, undefined).inARow, by, []);
+  const slowest = [...read].sort(
+    (a, b) => (a.held?.bpm ?? 0) / a.target.targetBpm - (b.held?.bpm ?? 0) / b.target.targetBpm
+  )[0];
+  if (!slowest?.held) return null;
+  return { bpm: slowest.held.bpm, toGo: clicksBetween(slowest.held.bpm, bpm, slowest.target.unit) };
+}
+
+const round = (clicks: Clicks) => Math.round(clicks * 10) / 10;
