@@ -62,7 +62,7 @@ export function askOfClimb(
   const most = mostPerDay(item).ladder;
   const windows: Window[] = [];
   const pinned: Kept[number][] = [];
-  let from = frame.today;
+  let from = Math.max(frame.today, stages.began);
   let open: typeof rungs = [];
   const close = (to: DayNumber) => {
     const whole = sum(open.map((r) => r.minutes));

@@ -41,7 +41,8 @@ export function applyChanges(request: SeasonRequest, changes: Changes): SeasonRe
     },
     items: request.items.map((item) => {
       const change = items?.find((c) => c.itemId === item.id);
-      return change ? changeItem(item, change) : item;
+      const changed = change ? changeItem(item, change) : item;
+      return daysIntoMock === undefined ? changed : { ...changed, daysIntoMock };
     })
   };
 }

@@ -152,10 +152,12 @@ export function readSections(
     const half = Math.max(lowest, Math.round(target.targetBpm / 2));
     // a whole run at some share of the lead's target may stand for a tempo here that no click can say
     const reached = held && Math.min(highest, Math.max(lowest, held.bpm));
-    const start =
+    const lent = item.holds?.[section.id];
+    const own =
       held === null || reached === null
         ? Math.min(half, target.targetBpm)
         : clicksLower(reached, target.unit, clicksDown(held, today, aways));
+    const start = lent === undefined ? own : Math.max(own, Math.min(lent, target.targetBpm));
     return {
       section,
       target,
@@ -163,7 +165,7 @@ export function readSections(
       pickup: pickupOf(item, section),
       held,
       start,
-      isStartHeld: held !== null && held.bpm >= lowest
+      isStartHeld: (held !== null && held.bpm >= lowest) || lent !== undefined
     };
   });
 }

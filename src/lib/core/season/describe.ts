@@ -17,13 +17,15 @@ export function describePlan(
 ): SeasonPlan {
   const items = cases.map((one) => describeItem(request, one, laid));
   const days = describeDays(request, frame, cases, items, laid);
-  const head = request.rounds.find((r) => frame.dayZero !== null && dayOf(r.date) === frame.dayZero);
-  const stages = cases.map((c) => c.stages).find((s) => s?.dayZero === frame.dayZero);
+  const head = request.rounds.find(
+    (r) => (request.head?.includes(r.id) ?? true) && dayOf(r.date) === frame.headZero
+  );
+  const stages = cases.map((c) => c.stages).find((s) => s?.dayZero === frame.headZero);
   return {
     today: formatDate(frame.today),
     began: formatDate(frame.began),
     nextRoundId: head?.id ?? null,
-    daysToGo: frame.dayZero === null ? null : frame.dayZero - frame.today,
+    daysToGo: frame.headZero === null ? null : frame.headZero - frame.today,
     stages: stages
       ? {
           groundworkTo: formatDate(stages.groundwork.to),

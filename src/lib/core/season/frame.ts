@@ -51,6 +51,8 @@ export type SeasonFrame = {
   readonly today: DayNumber;
   readonly began: DayNumber;
   readonly dayZero: DayNumber | null;
+  /** Day of the next round this plan counts down to. */
+  readonly headZero: DayNumber | null;
   readonly capacities: ReadonlyMap<DayNumber, DayCapacity>;
   /** Minutes still open on each day: capacity less what today's log has already used. */
   readonly open: ReadonlyMap<DayNumber, Minutes>;
@@ -75,7 +77,9 @@ export function readFrame(request: SeasonRequest): SeasonFrame {
     const used = day === today ? loggedOn(request, day) : 0;
     open.set(day, Math.max(0, capacity.minutes - used));
   }
-  return { today, began, dayZero: ahead[0] ?? null, capacities, open, aways };
+  const head = request.rounds.filter((r) => request.head?.includes(r.id) ?? true).map((r) => dayOf(r.date));
+  const headZero = head.filter((day) => day >= today).sort((a, b) => a - b)[0] ?? null;
+  return { today, began, dayZero: ahead[0] ?? null, headZero, capacities, open, aways };
 }
 
 /** Minutes the log has on a day, of one item or of all. */

@@ -72,6 +72,7 @@ function readCase(request: SeasonRequest, item: SeasonItem, rank: number, frame:
     .map((r) => dayOf(r.date))
     .filter((day) => day >= frame.today)
     .sort((a, b) => a - b);
+  const began = Math.min(item.began ? dayOf(item.began) : frame.began, heard[0] ?? Infinity);
   const touches = touchesOf(request.log, item.id, frame.today);
   const climb = readClimb(item, touches, schoolsOf(item, request.schools), frame, request.previous);
   const isInContext = (climb.heldShare ?? 0) >= IN_CONTEXT_SHARE;
@@ -82,7 +83,13 @@ function readCase(request: SeasonRequest, item: SeasonItem, rank: number, frame:
     stages:
       heard[0] === undefined
         ? null
-        : layStages(frame.began, heard[0], frame.today, isInContext, request.daysIntoMock),
+        : layStages(
+            began,
+            heard[0],
+            Math.max(frame.today, began),
+            isInContext,
+            item.daysIntoMock ?? request.daysIntoMock
+          ),
     lastDayZero: heard.at(-1) ?? null
   };
 }

@@ -55,6 +55,9 @@ export type PlannedItem = {
   readonly id: string;
   readonly name: string;
   readonly kind: ItemKind;
+  /** Whose it is where another audition of the candidate brings it; shared: it is on this list too. */
+  readonly of?:
+    { readonly auditionId: string; readonly name: string; readonly isShared: boolean } | undefined;
   readonly state: ItemState;
   /** Earliest round still ahead that hears it. */
   readonly dayZero: string | null;

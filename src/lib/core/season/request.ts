@@ -49,6 +49,12 @@ export type SeasonItem = {
   readonly minutesPerWeek?: Minutes | undefined;
   readonly mostPerDayMin?: Minutes | undefined;
   readonly schools?: Partial<Schools> | undefined;
+  /** The day its plan begins, where it is not the request's: what a later audition asks more begins on the earlier one's date. */
+  readonly began?: string | undefined;
+  /** Its own audition's, where several are laid together. */
+  readonly daysIntoMock?: number | undefined;
+  /** Tempos by section that will hold when it begins. */
+  readonly holds?: Readonly<Record<string, Bpm>> | undefined;
   /** Bars that will be heard; the plan narrows to them. */
   readonly cuts?: readonly Bars[] | undefined;
   /** Left out by the teacher's choice: it stays on the list and asks nothing. */
@@ -121,6 +127,8 @@ export type SeasonRequest = {
   /** So many days of the mock window are given to the ramp. */
   readonly daysIntoMock?: number | undefined;
   readonly log: readonly Touch[];
+  /** Rounds this plan counts down to, where several auditions are laid together; missing: all. */
+  readonly head?: readonly string[] | undefined;
   /** Set by hand; the plan never moves them by itself. */
   readonly pins?: readonly (BlockPin | RungPin)[] | undefined;
   readonly previous?: Agreed | undefined;

@@ -19,7 +19,7 @@ export function describeWeeks(
   days: readonly PlannedDay[],
   short: ShortOn
 ): PlannedWeek[] {
-  const { dayZero, today } = frame;
+  const { headZero: dayZero, today } = frame;
   if (dayZero === null || days.length === 0) return [];
   const weeks: PlannedWeek[] = [];
   const practised = practisedWeeks(request, frame, dayZero);
