@@ -89,6 +89,10 @@ export type Recheck = {
 /** One row of the countback besides what the plan says of the item. */
 export type CountbackItem = {
   readonly id: string;
+  /** Another audition's, shown on the same axis. */
+  readonly forAudition: string | null;
+  /** On this list, but governed by another audition's earlier date. */
+  readonly alsoFor: string | null;
   readonly composer: string;
   readonly fromBar: number;
   readonly toBar: number;

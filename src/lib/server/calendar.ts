@@ -68,8 +68,10 @@ function blockEvents(
   items: readonly PlannedItem[]
 ): CalendarEvent[] {
   const seen = new Map<string, number>();
-  return blocks.map((block) => {
+  return blocks.flatMap((block) => {
     const item = items.find((i) => i.id === block.itemId)!;
+    // it stands in the calendar of the audition that brings it
+    if (item.of) return [];
     const nth = (seen.get(item.id) ?? 0) + 1;
     seen.set(item.id, nth);
     return {

@@ -3,7 +3,7 @@
  * tried is kept on this device until it is kept or dropped.
  */
 import { browser } from '$app/environment';
-import type { Changes, ItemChange, Remedy, SeasonPlan, SeasonRequest } from '$lib/core/season';
+import type { Changes, ItemChange, Names, Remedy, SeasonPlan, SeasonRequest } from '$lib/core/season';
 import { SeasonWorker } from '$lib/workers/season.client';
 import type { Scratch } from '$lib/workers/season.questions';
 import { draftName } from './draft';
@@ -17,8 +17,8 @@ export class ScratchSeason {
   readonly #worker: SeasonWorker;
   readonly #draft: string;
 
-  constructor(auditionId: string, request: SeasonRequest, plan: SeasonPlan) {
-    this.#worker = new SeasonWorker(request, plan);
+  constructor(auditionId: string, request: SeasonRequest, plan: SeasonPlan, names: Names | null) {
+    this.#worker = new SeasonWorker(request, plan, names);
     this.#draft = draftName(`what if ${auditionId}`);
     const before = browser ? localStorage.getItem(this.#draft) : null;
     this.set(before ? (JSON.parse(before) as Changes) : {});

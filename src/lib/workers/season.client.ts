@@ -1,5 +1,5 @@
 /** The typed call of the season's worker. Questions are answered in order; one that has been overtaken is not waited for. */
-import type { Changes, Remedy, SeasonPlan, SeasonRequest } from '../core/season';
+import type { Changes, Names, Remedy, SeasonPlan, SeasonRequest } from '../core/season';
 import type { Scratch, SeasonAnswer, SeasonQuestion } from './season.questions';
 import SeasonThread from './season.worker?worker';
 
@@ -9,7 +9,7 @@ export class SeasonWorker {
   #asked = 0;
   #lastLay = 0;
 
-  constructor(request: SeasonRequest, plan: SeasonPlan) {
+  constructor(request: SeasonRequest, plan: SeasonPlan, names: Names | null) {
     this.#thread.addEventListener(
       'message',
       ({ data }: MessageEvent<{ id: number; answer: SeasonAnswer }>) => {
@@ -21,7 +21,7 @@ export class SeasonWorker {
       for (const { fail } of this.#waiting.values()) fail(new Error(event.message));
       this.#waiting.clear();
     });
-    void this.#ask({ kind: 'open', request, plan });
+    void this.#ask({ kind: 'open', request, plan, names });
   }
 
   async remedies(changes: Changes): Promise<readonly Remedy[]> {

@@ -1,8 +1,13 @@
 /** What the season's worker is asked, and what it answers. */
-import type { Changes, Move, Remedy, SeasonPlan, SeasonRequest, Step } from '../core/season';
+import type { Changes, Move, Names, Remedy, SeasonPlan, SeasonRequest, Step } from '../core/season';
 
 export type SeasonQuestion =
-  | { readonly kind: 'open'; readonly request: SeasonRequest; readonly plan: SeasonPlan }
+  | {
+      readonly kind: 'open';
+      readonly request: SeasonRequest;
+      readonly plan: SeasonPlan;
+      readonly names: Names | null;
+    }
   | { readonly kind: 'remedies'; readonly changes: Changes }
   | { readonly kind: 'lay'; readonly changes: Changes };
 

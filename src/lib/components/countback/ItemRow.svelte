@@ -106,7 +106,9 @@
   const facts = $derived(
     [
       ...(planned.kind === 'sight-reading' ? [] : [`bars ${item.fromBar}–${item.toBar}`]),
-      ...(isUnseenNamed ? ['no evidence yet'] : [])
+      ...(isUnseenNamed ? ['no evidence yet'] : []),
+      ...(item.forAudition ? [`for ${item.forAudition}`] : []),
+      ...(item.alsoFor ? [`also for ${item.alsoFor}`] : [])
     ].join(' · ')
   );
 </script>

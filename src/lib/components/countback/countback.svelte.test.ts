@@ -53,6 +53,8 @@ function draw(log: Touch[], minutes = 60) {
   });
   const items: CountbackItem[] = plan.items.map((planned, i) => ({
     id: planned.id,
+    forAudition: null,
+    alsoFor: null,
     composer: 'Quill',
     fromBar: 1,
     toBar: 16,

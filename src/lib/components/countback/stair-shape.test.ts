@@ -12,6 +12,8 @@ const step = (date: string, clicksBelow: number, bpm = 60): Step => ({
 });
 const item = (plannedSteps: Step[], heldSteps: Step[] = []) => ({
   id: 'a',
+  forAudition: null,
+  alsoFor: null,
   composer: '',
   fromBar: 1,
   toBar: 8,

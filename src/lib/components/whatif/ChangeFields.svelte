@@ -18,8 +18,11 @@
     $props();
 
   let fault = $state('');
-  const next = $derived(request.rounds.find((r) => r.date >= request.today));
+  const next = $derived(
+    request.rounds.find((r) => r.date >= request.today && (request.head?.includes(r.id) ?? true))
+  );
   const roundDate = $derived(changes.rounds?.find((r) => r.roundId === next?.id)?.date ?? next?.date ?? '');
+  const baseDays = $derived(request.daysIntoMock ?? request.items[0]?.daysIntoMock ?? 0);
   const baseMin = (weekday: number) =>
     request.time.week.filter((s) => s.weekday === weekday).reduce((sum, s) => sum + s.minutes, 0);
   const addMin = (weekday: number) => changes.week?.find((w) => w.weekday === weekday)?.addMin ?? 0;
@@ -106,8 +109,8 @@
         min="0"
         max="14"
         class:changed={changes.daysIntoMock !== undefined}
-        value={changes.daysIntoMock ?? request.daysIntoMock ?? 0}
-        onchange={(e) => setNumber('daysIntoMock', request.daysIntoMock ?? 0, 14, e.currentTarget.value)}
+        value={changes.daysIntoMock ?? baseDays}
+        onchange={(e) => setNumber('daysIntoMock', baseDays, 14, e.currentTarget.value)}
       /></label
     >
     {#if next}

@@ -3,7 +3,7 @@
   import { onDestroy, onMount } from 'svelte';
   import { enhance } from '$app/forms';
   import Countback from '$lib/components/countback/Countback.svelte';
-  import type { Changes, SeasonPlan, SeasonRequest } from '$lib/core/season';
+  import type { Changes, Names, SeasonPlan, SeasonRequest } from '$lib/core/season';
   import type { CountbackItem } from '$lib/schema/view';
   import { ScratchSeason } from '$lib/state/scratch.svelte';
   import ChangeFields from './ChangeFields.svelte';
@@ -24,18 +24,21 @@
     view,
     request,
     plan,
+    names,
     fault
   }: {
     view: View;
     request: SeasonRequest;
     /** As it stands. */
     plan: SeasonPlan;
+    /** What this audition calls the items, where several are laid together. */
+    names: Names | null;
     /** Why what was tried could not be kept. */
     fault: string | null;
   } = $props();
 
   let scratch = $state.raw<ScratchSeason | null>(null);
-  onMount(() => (scratch = new ScratchSeason(view.audition.id, request, plan)));
+  onMount(() => (scratch = new ScratchSeason(view.audition.id, request, plan, names)));
   onDestroy(() => scratch?.close());
 
   const laid = $derived(scratch?.laid ?? null);

@@ -12,7 +12,7 @@ export { type Bars, layChain } from './chain';
 export * from './strategy';
 export * from './preview';
 export { type Joint, type Part, joinAuditions } from './join';
-export { viewOf } from './view';
+export { type Names, logOf, namesFor, viewOf } from './view';
 export * from './goal';
 export { narrowToCuts } from './narrow';
 export { findRemedies, findRemedy } from './remedy';

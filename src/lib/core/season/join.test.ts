@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { type Part, joinAuditions } from './join';
 import { laySeason } from './lay';
 import type { SeasonItem, SeasonRequest } from './request';
-import { viewOf } from './view';
+import { namesFor, viewOf } from './view';
 
 const TODAY = '2026-11-24';
 
@@ -80,14 +80,14 @@ describe('a work on two lists', () => {
 
   it('stands under its own id where the later audition looks at it', () => {
     const { joint, plan } = two();
-    const seen = viewOf(plan, joint, 'B');
+    const seen = viewOf(plan, namesFor(joint, 'B'));
     expect(seen.items[0]).toMatchObject({
       id: 'b',
       sections: [{ id: 'b-s' }],
       of: { auditionId: 'A', isShared: true }
     });
     expect(seen.days.flatMap((d) => d.blocks).every((b) => b.itemId === 'b')).toBe(true);
-    expect(viewOf(plan, joint, 'A').items[0]!.of).toBeUndefined();
+    expect(viewOf(plan, namesFor(joint, 'A')).items[0]!.of).toBeUndefined();
   });
 
   it('counts what was logged under either as one evidence', () => {

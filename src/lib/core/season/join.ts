@@ -16,6 +16,7 @@ type Twin = { readonly itemId: string; readonly sections: ReadonlyMap<string, st
 
 export type Joint = {
   readonly request: SeasonRequest;
+  readonly parts: readonly Part[];
   /** Auditions with a round ahead, the earliest first. */
   readonly live: readonly Part[];
   /** Items that stand for others: by the other's own id. */
@@ -49,7 +50,7 @@ export function joinAuditions(parts: readonly Part[]): Joint {
       const same = items.find((other) => isSameWork(other, item));
       if (same) copies.push([item.id, same.id]);
     }
-  return { request: requestOf(first, parts, live, items, twins, copies), live, twins };
+  return { request: requestOf(first, parts, live, items, twins, copies), parts, live, twins };
 }
 
 function nextRound({ request }: Part): string | null {

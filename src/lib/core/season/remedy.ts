@@ -176,7 +176,7 @@ const askedMin = ({ climb }: ItemCase): number =>
 /** Days of the mock window, from its first, that the ramp may use; every number is tried, as more need not be better. */
 function useMockDays(request: SeasonRequest): Remedy {
   const kind = 'mock-days';
-  const already = request.daysIntoMock ?? 0;
+  const already = Math.max(0, request.daysIntoMock ?? 0, ...request.items.map((i) => i.daysIntoMock ?? 0));
   const { cases, frame } = readAsking(request);
   const window = Math.max(
     0,

@@ -1,36 +1,56 @@
 /** A joint plan as one of its auditions shows it: its own items under their own ids and first, the others' after them, marked. */
+import type { Touch } from '../practice';
 import type { Joint } from './join';
 import type { PlannedItem, SeasonPlan } from './plan';
 
-export function viewOf(plan: SeasonPlan, { live, twins }: Joint, auditionId: string): SeasonPlan {
-  const own = live.find((part) => part.auditionId === auditionId)!;
-  const ownIds = own.request.items.map((item) => item.id);
-  // a joint item and its sections as this audition calls them
-  const items = new Map<string, string>();
-  const sections = new Map<string, string>();
-  for (const id of ownIds) {
+/** What one audition calls the items and sections of a joint plan, as plain values that can cross to a worker. */
+export type Names = {
+  readonly ownIds: readonly string[];
+  /** Joint ids of items and sections, with the audition's own. */
+  readonly items: Readonly<Record<string, string>>;
+  readonly sections: Readonly<Record<string, string>>;
+  /** Whose a joint item is, where it is another audition's. */
+  readonly others: Readonly<Record<string, { readonly auditionId: string; readonly name: string }>>;
+};
+
+export function namesFor({ live, twins }: Joint, auditionId: string): Names {
+  const ownIds = live.find((part) => part.auditionId === auditionId)!.request.items.map((item) => item.id);
+  const own = ownIds.flatMap((id) => {
     const twin = twins.get(id);
-    if (!twin) continue;
-    items.set(twin.itemId, id);
-    for (const [mine, theirs] of twin.sections) sections.set(theirs, mine);
-  }
-  const idOf = (id: string) => items.get(id) ?? id;
-  const sectionOf = <T extends string | null>(id: T) => (id === null ? id : ((sections.get(id) ?? id) as T));
+    return twin ? [{ id, twin }] : [];
+  });
+  return {
+    ownIds,
+    items: Object.fromEntries(own.map(({ id, twin }) => [twin.itemId, id])),
+    sections: Object.fromEntries(
+      own.flatMap(({ twin }) => [...twin.sections].map(([mine, theirs]) => [theirs, mine]))
+    ),
+    others: Object.fromEntries(
+      live
+        .filter((part) => part.auditionId !== auditionId)
+        .flatMap(({ auditionId: id, name, request }) =>
+          request.items.map((item) => [item.id, { auditionId: id, name }])
+        )
+    )
+  };
+}
+
+export function viewOf(plan: SeasonPlan, names: Names): SeasonPlan {
+  const idOf = (id: string) => names.items[id] ?? id;
+  const sectionOf = <T extends string | null>(id: T) =>
+    id === null ? id : ((names.sections[id] ?? id) as T);
   const renamed = plan.items.map((item): PlannedItem => {
-    const owner = live.find((part) => part.request.items.some((i) => i.id === item.id))!;
-    const other =
-      owner.auditionId === auditionId
-        ? {}
-        : { of: { auditionId: owner.auditionId, name: owner.name, isShared: items.has(item.id) } };
+    const owner = names.others[item.id];
     return {
       ...item,
-      ...other,
+      ...(owner ? { of: { ...owner, isShared: item.id in names.items } } : {}),
       id: idOf(item.id),
       slowestSectionId: sectionOf(item.slowestSectionId),
       sections: item.sections.map((s) => ({ ...s, id: sectionOf(s.id) })),
       rungs: item.rungs.map((rung) => ({ ...rung, sectionId: sectionOf(rung.sectionId) }))
     };
   });
+  const { ownIds } = names;
   const place = (item: PlannedItem) => (ownIds.includes(item.id) ? ownIds.indexOf(item.id) : ownIds.length);
   return {
     ...plan,
@@ -46,3 +66,7 @@ export function viewOf(plan: SeasonPlan, { live, twins }: Joint, auditionId: str
     }
   };
 }
+
+/** The joint log with the audition's own ids. */
+export const logOf = (log: readonly Touch[], names: Names): Touch[] =>
+  log.map((touch) => ({ ...touch, itemId: names.items[touch.itemId] ?? touch.itemId }));

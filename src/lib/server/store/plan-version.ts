@@ -124,14 +124,15 @@ export function putVersion(db: Db, auditionId: string, version: PlanVersion): vo
 
 function summarise(plan: SeasonPlan, before: PlanSummary | null): PlanSummary {
   const shortMin = plan.short?.minutes ?? 0;
-  const [farthest] = plan.items
+  const own = plan.items.filter((item) => !item.of || item.of.isShared);
+  const [farthest] = own
     .filter((item) => item.state === 'climbing')
     .sort((a, b) => (b.clicksToGo ?? 0) - (a.clicksToGo ?? 0));
   return {
     today: plan.today,
     shortMin,
     shortSince: shortMin === 0 ? null : (before?.shortSince ?? plan.today),
-    holding: plan.items.filter((item) => item.state === 'holds').length,
+    holding: own.filter((item) => item.state === 'holds').length,
     farthest: farthest ? { name: farthest.name, clicks: farthest.clicksToGo ?? 0 } : null,
     todayMin: plan.days.find((day) => day.date === plan.today)?.plannedMin ?? 0
   };

@@ -197,6 +197,6 @@ function takeAudition(
   }
   const season = readSeason(app, id);
   if (season.items.length === 0 || season.request.rounds.length === 0) return;
-  const plan = laySeason({ ...season.request, today, previous: from.agreed ?? undefined });
+  const plan = laySeason({ ...season.own, today, previous: from.agreed ?? undefined });
   keepVersion(app, season, plan, 'archive taken in');
 }

@@ -136,9 +136,9 @@ export const previewCall = useCase({
     return readTakers(app, callId)
       .filter((taker) => !taker.isArchived)
       .map((taker) =>
-        effectOn(app, taker, ({ request, audition, items }) => {
+        effectOn(app, taker, ({ own, audition, items }) => {
           const rounds = auditions.placeSlots(withIds(app, input.rounds), audition.slots);
-          return { ...request, ...readDates({ rounds }, items) };
+          return { ...own, ...readDates({ rounds }, items) };
         })
       );
   }

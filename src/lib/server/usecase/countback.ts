@@ -54,7 +54,7 @@ export const readCountback = useCase({
     const { audition, candidate, request } = season;
     const plan = version?.plan ?? null;
     return {
-      audition,
+      audition: { ...audition, dates: [...audition.dates, ...roundsBeside(season)] },
       candidate: {
         id: candidate.id,
         name: candidate.name,
@@ -76,6 +76,17 @@ export const readCountback = useCase({
   }
 });
 
+/** Rounds of the candidate's other auditions, as dates on the same axis. */
+function roundsBeside({ joint, audition, request }: Season) {
+  return (joint?.live ?? [])
+    .filter((part) => part.auditionId !== audition.id)
+    .flatMap(({ name, request: other }) =>
+      other.rounds
+        .filter((round) => round.date >= request.today)
+        .map((round) => ({ date: round.date, name: `${name}, ${round.name}`, kind: 'other' as const }))
+    );
+}
+
 /** Long times away that the plan still feels: ahead, or over for no longer than the light week after. */
 function currentAways({ request }: Season) {
   const today = dayOf(request.today);
@@ -92,12 +103,15 @@ function practisedDays(season: Season): Record<string, number> {
 }
 
 function countbackItem(season: Season, planned: PlannedItem, today: string): CountbackItem | null {
-  const item = season.items.find((i) => i.id === planned.id);
+  const other = season.others.find((i) => i.id === planned.id);
+  const item = season.items.find((i) => i.id === planned.id) ?? other;
   if (!item) return null;
-  const touches = season.request.log.filter((t) => t.itemId === item.id && t.date <= today);
+  const touches = season.log.filter((t) => t.itemId === item.id && t.date <= today);
   const heldSteps = heldStairs(item, touches, season.request.schools);
   return {
     id: item.id,
+    forAudition: other?.auditionName ?? null,
+    alsoFor: !other && planned.of ? planned.of.name : null,
     composer: item.composer,
     fromBar: item.fromBar,
     toBar: item.toBar,
@@ -173,7 +187,9 @@ export const readReadiness = useCase({
     const season = readSeason(app, input.auditionId);
     const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
     const items =
-      plan?.items.filter((item) => item.state !== 'past').map((item) => readItem(app, season, item)) ?? [];
+      plan?.items
+        .filter((item) => item.state !== 'past' && (!item.of || item.of.isShared))
+        .map((item) => readItem(app, season, item)) ?? [];
     return {
       audition: season.audition,
       candidate: season.candidate,
@@ -185,7 +201,7 @@ export const readReadiness = useCase({
 });
 
 function readItem(app: App, season: Season, planned: PlannedItem): ReadItem {
-  const touches = inTimeOrder(season.request.log.filter((t) => t.itemId === planned.id));
+  const touches = inTimeOrder(season.log.filter((t) => t.itemId === planned.id));
   const heldDays = planned.sections.flatMap((s) => (s.held ? [dayOf(s.held.on)] : []));
   const pulsed = planned.sections.filter((s) => s.unit !== null);
   const isSeen = pulsed.length > 0 && pulsed.every((s) => s.held);

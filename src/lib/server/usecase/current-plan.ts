@@ -3,10 +3,23 @@
  * The database holds facts and layings; the thinking is core/season's.
  */
 import { createHash } from 'node:crypto';
-import { type SeasonPlan, type SeasonRequest, compareLayings, laySeason } from '../../core/season';
+import {
+  type Joint,
+  type Part,
+  type SeasonPlan,
+  type SeasonRequest,
+  compareLayings,
+  joinAuditions,
+  laySeason,
+  logOf,
+  namesFor,
+  viewOf
+} from '../../core/season';
+import type { Touch } from '../../core/practice';
+import { dayOf } from '../../core/units';
 import { type App, todayIn } from '../app';
 import { writesOf } from '../db/open';
-import { type Audition, findAudition } from '../store/audition';
+import { type Audition, auditionsOf, findAudition } from '../store/audition';
 import { type Candidate, findCandidate } from '../store/candidate';
 import { type ListItem, itemsOf } from '../store/item';
 import { type PlanVersion, latestVersion, putVersion } from '../store/plan-version';
@@ -18,7 +31,16 @@ export type Season = {
   readonly audition: Audition;
   readonly candidate: Candidate;
   readonly items: readonly ListItem[];
+  /** This audition's facts by themselves. */
+  readonly own: SeasonRequest;
+  /** What the plan is laid from: with the candidate's other auditions, where there are any. */
   readonly request: SeasonRequest;
+  /** Null where it is the only one. */
+  readonly joint: Joint | null;
+  /** The log from which the plan is laid, with this audition's ids. */
+  readonly log: readonly Touch[];
+  /** Items of the other auditions, with the audition's name. */
+  readonly others: readonly (ListItem & { readonly auditionName: string })[];
 };
 
 /** Seasons read lately: a page asks for the same one several times. */
@@ -43,21 +65,87 @@ function stamp(app: App, { candidate }: Season): string {
   return `${writesOf(app.db)} ${todayIn(app, candidate.zone)}`;
 }
 
+/** An audition that is over for so many days still lends its evidence (judgement: a school year's break). */
+const LENDS_DAYS = 180;
+
 function readFacts(app: App, auditionId: string): Season {
   const audition = found(findAudition(app.db, auditionId));
   const candidate = found(findCandidate(app.db, audition.candidateId));
   const items = itemsOf(app.db, auditionId);
-  const request: SeasonRequest = {
+  const own = readOwn(app, audition, candidate, items);
+  const alone: Season = {
+    audition,
+    candidate,
+    items,
+    own,
+    request: own,
+    log: own.log,
+    joint: null,
+    others: []
+  };
+  const counts = ({ rounds }: Audition) => rounds.some((r) => dayOf(own.today) - dayOf(r.date) <= LENDS_DAYS);
+  const beside = auditionsOf(app.db, candidate.id).filter((a) => a.id !== auditionId && counts(a));
+  if (beside.length === 0 || items.length === 0 || !own.rounds.some((r) => r.date >= own.today)) return alone;
+  const others = beside
+    .map((other) => ({ other, items: itemsOf(app.db, other.id) }))
+    .filter((one) => one.items.length > 0);
+  if (others.length === 0) return alone;
+  return joinWith(
+    alone,
+    own,
+    [
+      ...others.map(({ other, items: list }) => ({
+        auditionId: other.id,
+        name: other.name,
+        request: readOwn(app, other, candidate, list)
+      }))
+    ],
+    others.flatMap(({ other, items: list }) => list.map((item) => ({ ...item, auditionName: other.name })))
+  );
+}
+
+function joinWith(
+  season: Season,
+  own: SeasonRequest,
+  others: readonly Part[],
+  items: Season['others']
+): Season {
+  const part = { auditionId: season.audition.id, name: season.audition.name, request: own };
+  // in an order that does not depend on which of them is looked at
+  const parts = [part, ...others].sort((a, b) => (a.auditionId < b.auditionId ? -1 : 1));
+  const joint = joinAuditions(parts);
+  const log = logOf(joint.request.log, namesFor(joint, season.audition.id));
+  return { ...season, own, joint, log, others: items, request: withHead(joint.request, own) };
+}
+
+const withHead = (request: SeasonRequest, own: SeasonRequest): SeasonRequest => ({
+  ...request,
+  head: own.rounds.map((round) => round.id)
+});
+
+/** What the plan would be laid from were this audition's own facts others. */
+export function withOwn(season: Season, own: SeasonRequest): SeasonRequest {
+  if (!season.joint) return own;
+  const others = season.joint.parts.filter((part) => part.auditionId !== season.audition.id);
+  return joinWith(season, own, others, season.others).request;
+}
+
+function readOwn(
+  app: App,
+  audition: Audition,
+  candidate: Candidate,
+  items: readonly ListItem[]
+): SeasonRequest {
+  return {
     today: todayIn(app, candidate.zone),
     began: audition.beganOn,
     ...readDates(audition, items),
     items,
     time: { ...candidate.time, mocks: mocksOf(audition) },
     daysIntoMock: audition.daysIntoMock || undefined,
-    log: touchesOfAudition(app.db, auditionId),
-    pins: pinsOf(app.db, auditionId)
+    log: touchesOfAudition(app.db, audition.id),
+    pins: pinsOf(app.db, audition.id)
   };
-  return { audition, candidate, items, request };
 }
 
 /** The rounds as this candidate's plan knows them: a call's round hears items of the list, a plan's this candidate's own. */
@@ -80,22 +168,67 @@ function mocksOf({ ownDates }: Audition) {
 
 /** The latest laying, made now if facts or the day have changed. Null while there is nothing to plan. */
 export function currentPlan(app: App, season: Season, cause: string): PlanVersion | null {
-  const { request, audition } = season;
-  if (request.items.length === 0 || request.rounds.length === 0) return null;
+  const { request, audition, own } = season;
+  if (own.items.length === 0 || own.rounds.length === 0) return null;
   const known = kept.get(app.db)?.get(audition.id);
   const isKnown = known?.season === season && known.at === stamp(app, season);
   if (isKnown && known.version) return known.version;
-  const factsDigest = digestOf(request);
+  const factsDigest = digestOf(season);
   const before = latestVersion(app.db, audition.id);
   if (before?.factsDigest === factsDigest) {
     if (isKnown) known.version = before;
     return before;
   }
+  const previous = agreedOf(app, season);
+  if (!season.joint) return keepLaying(app, season, laySeason({ ...request, previous }), cause);
+  let mine: PlanVersion | null = null;
+  for (const part of season.joint.live) {
+    const laid = laySeason({ ...withHead(request, part.request), previous });
+    const keeping = { request, joint: season.joint, audition: { id: part.auditionId } };
+    const version = keepLaying(app, keeping, viewOf(laid, namesFor(season.joint, part.auditionId)), cause);
+    if (part.auditionId === audition.id) mine = version;
+  }
+  return mine;
+}
 
-  const plan = laySeason({ ...request, previous: before?.plan.agreed });
+/** What was agreed: of several auditions each one's own, so that one that joins brings its dates along. */
+function agreedOf(app: App, { audition, joint }: Season): SeasonRequest['previous'] {
+  if (!joint) return latestVersion(app.db, audition.id)?.plan.agreed;
+  const all = joint.live.flatMap((part) => {
+    const agreed = latestVersion(app.db, part.auditionId)?.plan.agreed;
+    if (!agreed) return [];
+    const own = new Set(part.request.items.map((item) => item.id).filter((id) => !joint.twins.has(id)));
+    const sections = new Set(
+      joint.request.items.filter((item) => own.has(item.id)).flatMap((item) => item.sections.map((s) => s.id))
+    );
+    return [
+      {
+        carried: agreed.carried.filter((c) => own.has(c.itemId)),
+        // a section parted by cuts has a number behind its id
+        rungs: agreed.rungs.filter((r) => sections.has(r.sectionId.split('/')[0]!)),
+        allotments: agreed.allotments.filter((a) => own.has(a.itemId))
+      }
+    ];
+  });
+  return all.length === 0
+    ? undefined
+    : {
+        carried: all.flatMap((a) => a.carried),
+        rungs: all.flatMap((a) => a.rungs),
+        allotments: all.flatMap((a) => a.allotments)
+      };
+}
+
+type Keeping = Pick<Season, 'request' | 'joint'> & { readonly audition: { readonly id: string } };
+
+/** Keeps a plan as the audition's next laying, or in place of the last where nothing dated moved. */
+function keepLaying(app: App, season: Keeping, plan: SeasonPlan, cause: string): PlanVersion {
+  const { audition, request } = season;
+  const before = latestVersion(app.db, audition.id);
   const moves = before ? compareLayings(before.plan, plan) : [];
   const isSame =
     before !== undefined && moves.length === 0 && before.plan.short?.minutes === plan.short?.minutes;
+  const factsDigest = digestOf(season);
   const version: PlanVersion = isSame
     ? { ...before, factsDigest, plan }
     : {
@@ -111,14 +244,17 @@ export function currentPlan(app: App, season: Season, cause: string): PlanVersio
   return version;
 }
 
-function digestOf(request: SeasonRequest): string {
-  return createHash('sha256').update(JSON.stringify(request)).digest('base64url');
+/** The same for each of several auditions laid as one. */
+function digestOf({ request, joint }: Pick<Season, 'request' | 'joint'>): string {
+  return createHash('sha256')
+    .update(JSON.stringify(joint ? joint.request : request))
+    .digest('base64url');
 }
 
 /** Keeps a plan laid elsewhere as the first laying here. */
-export function keepVersion(app: App, { audition, request }: Season, plan: SeasonPlan, cause: string): void {
-  const first = { number: 1, laidOn: request.today, laidAtMs: app.now(), cause, moves: [] };
-  putVersion(app.db, audition.id, { ...first, factsDigest: digestOf(request), plan });
+export function keepVersion(app: App, season: Season, plan: SeasonPlan, cause: string): void {
+  const first = { number: 1, laidOn: season.request.today, laidAtMs: app.now(), cause, moves: [] };
+  putVersion(app.db, season.audition.id, { ...first, factsDigest: digestOf(season), plan });
 }
 
 /** Lays one audition's plan again after a change; `cause` is what people read in the list of layings. */

@@ -2,9 +2,9 @@
 import { type SeasonPlan, type SeasonRequest, compareLayings, laySeason } from '../../core/season';
 import type { CallEffect, CallSide, Taker } from '../../schema/view';
 import type { App } from '../app';
-import { NEW_DAY, type Season, currentPlan, readSeason } from './current-plan';
+import { NEW_DAY, type Season, currentPlan, readSeason, withOwn } from './current-plan';
 
-/** `change` makes the request that would then be laid, from the season as it is. */
+/** `change` makes this audition's own facts as they would then be, from the season as it is. */
 export function effectOn(
   app: App,
   { auditionId, name }: Taker,
@@ -12,9 +12,9 @@ export function effectOn(
 ): CallEffect {
   const season = readSeason(app, auditionId);
   const now = currentPlan(app, season, NEW_DAY)?.plan ?? null;
-  const request = change(season);
-  const canLay = request.items.length > 0 && request.rounds.length > 0;
-  const then = canLay ? laySeason({ ...request, previous: now?.agreed }) : null;
+  const own = change(season);
+  const canLay = own.items.length > 0 && own.rounds.length > 0;
+  const then = canLay ? laySeason({ ...withOwn(season, own), previous: now?.agreed }) : null;
   return {
     auditionId,
     candidateName: name,

@@ -30,7 +30,7 @@ export const readLesson = useCase({
       notes.map((n) => dayOf(n.date)),
       candidate.time.lessons.map((l) => l.weekday)
     );
-    const read = readSince(season.items, request.log, request.schools, since, today);
+    const read = readSince(season.items, season.log, request.schools, since, today);
     const dates = new Set(request.log.filter((t) => dayOf(t.date) >= since).map((t) => t.date));
     return {
       audition,
@@ -42,7 +42,7 @@ export const readLesson = useCase({
       minutes: read.reduce((sum, item) => sum + item.minutes, 0),
       plan,
       items: season.items,
-      log: request.log,
+      log: season.log,
       read,
       note: notes.find((n) => n.date === request.today)?.note ?? '',
       notes: notes.filter((n) => n.date !== request.today).slice(0, 3),

@@ -57,7 +57,7 @@ export const readItem = useCase({
     const plan = currentPlan(app, season, NEW_DAY)?.plan;
     const takers = readTakers(app, season.audition.callId);
     const planned = plan?.items.find((i) => i.id === item.id)?.sections ?? [];
-    const log = season.request.log.filter((touch) => touch.itemId === item.id);
+    const log = season.log.filter((touch) => touch.itemId === item.id);
     return { item, takers, planned, log };
   }
 });
@@ -152,7 +152,7 @@ export const previewItem = useCase({
     return readTakers(app, callId)
       .filter((taker) => !taker.isArchived)
       .map((taker) =>
-        effectOn(app, taker, (season) => ({ ...season.request, items: season.items.map(changed) }))
+        effectOn(app, taker, (season) => ({ ...season.own, items: season.items.map(changed) }))
       );
   }
 });

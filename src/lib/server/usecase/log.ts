@@ -18,8 +18,11 @@ export const readLog = useCase({
       audition: season.audition,
       candidate: season.candidate,
       today: season.request.today,
-      items: season.items,
-      touches: [...season.request.log].reverse(),
+      items: [
+        ...season.items,
+        ...season.others.filter((o) => version?.plan.items.some((i) => i.id === o.id))
+      ],
+      touches: [...season.own.log].reverse(),
       plan: version?.plan ?? null
     };
   }

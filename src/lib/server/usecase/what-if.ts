@@ -2,13 +2,14 @@
  * What if: all facts of a season for a scratch copy that is laid where it is looked at, and the changes of it that are kept. What they
  * replace is remembered as one thing to be taken back.
  */
-import { type Changes, type SeasonSection, addMinutes } from '../../core/season';
+import { type Changes, type SeasonSection, addMinutes, namesFor } from '../../core/season';
 import { practiceTime } from '../../schema/time';
 import type { App } from '../app';
 import { CodedError } from '../errors';
-import { auditionsOf, dropSlot, putSlot, setDaysIntoMock } from '../store/audition';
+import { auditionsOf, dropSlot, findAudition, putSlot, setDaysIntoMock } from '../store/audition';
 import { type CandidateTime, findCandidate, saveTime } from '../store/candidate';
 import * as items from '../store/item';
+import { candidateOfAudition } from './about';
 import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
 import { keepUndo } from './keep-undo';
 import { setSections, withTarget } from './target';
@@ -20,7 +21,8 @@ export const readScratch = useCase({
   run: (app: App, input: { auditionId: string }) => {
     const season = readSeason(app, input.auditionId);
     const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
-    return { request: { ...season.request, previous: plan?.agreed }, plan };
+    const names = season.joint && namesFor(season.joint, season.audition.id);
+    return { request: { ...season.request, previous: plan?.agreed }, plan, names };
   }
 });
 
@@ -28,7 +30,8 @@ export const readScratch = useCase({
 export type BeforeChanges = {
   readonly auditionId: string;
   readonly time?: CandidateTime;
-  readonly daysIntoMock?: number;
+  /** Of every audition laid together. */
+  readonly daysIntoMock?: readonly { readonly auditionId: string; readonly days: number }[];
   readonly slots?: readonly {
     readonly roundId: string;
     readonly date: string | null;
@@ -47,12 +50,20 @@ export type BeforeChanges = {
 export const keepChanges = useCase({
   rule: 'teacher',
   run: (app: App, input: { auditionId: string; changes: Changes }) => {
-    const { audition, candidate, request } = readSeason(app, input.auditionId);
+    const { audition, candidate, request, joint } = readSeason(app, input.auditionId);
+    const together = joint?.live.map((part) => part.auditionId) ?? [audition.id];
     const { week, fundamentalsMin, daysIntoMock, rounds = [], items: changed = [] } = input.changes;
     const before: BeforeChanges = {
       auditionId: audition.id,
       ...(week || fundamentalsMin !== undefined ? { time: candidate.time } : {}),
-      ...(daysIntoMock === undefined ? {} : { daysIntoMock: audition.daysIntoMock }),
+      ...(daysIntoMock === undefined
+        ? {}
+        : {
+            daysIntoMock: together.map((id) => ({
+              auditionId: id,
+              days: found(findAudition(app.db, id)).daysIntoMock
+            }))
+          }),
       slots: rounds.map(({ roundId }) => {
         const slot = audition.slots.find((s) => s.roundId === roundId);
         return { roundId, date: slot?.date ?? null, time: slot?.time };
@@ -65,7 +76,7 @@ export const keepChanges = useCase({
       })
     };
     if (before.time) setTime(app, candidate.id, changeTime(candidate.time, week ?? [], fundamentalsMin));
-    if (daysIntoMock !== undefined) setDaysIntoMock(app.db, audition.id, daysIntoMock);
+    if (daysIntoMock !== undefined) for (const id of together) setDaysIntoMock(app.db, id, daysIntoMock);
     for (const { roundId, date } of rounds) {
       const round = found(audition.rounds.find((r) => r.id === roundId));
       if (date < request.today) throw new CodedError('changes-unsound', `${date} is before today.`);
@@ -77,9 +88,11 @@ export const keepChanges = useCase({
   }
 });
 
+/** An item of this audition, or of another of the candidate's that is laid with it. */
 function itemOf(app: App, auditionId: string, itemId: string): items.ListItem {
   const item = found(items.findItem(app.db, itemId));
-  if (item.auditionId !== auditionId) throw new CodedError('not-found');
+  if (candidateOfAudition(app, item) !== candidateOfAudition(app, { auditionId }))
+    throw new CodedError('not-found');
   return item;
 }
 
@@ -119,9 +132,9 @@ function layAll(app: App, before: BeforeChanges, candidateId: string, cause: str
 
 /** Puts back what stood there before changes were kept; what has gone since is passed over. */
 export function putBack(app: App, candidateId: string, before: BeforeChanges): void {
-  const { auditionId, time, daysIntoMock, slots = [], items: changed = [] } = before;
+  const { auditionId, time, daysIntoMock = [], slots = [], items: changed = [] } = before;
   if (time) setTime(app, candidateId, time);
-  if (daysIntoMock !== undefined) setDaysIntoMock(app.db, auditionId, daysIntoMock);
+  for (const { auditionId: id, days } of daysIntoMock) setDaysIntoMock(app.db, id, days);
   for (const { roundId, date, time: hour } of slots)
     if (date === null) dropSlot(app.db, auditionId, roundId);
     else putSlot(app.db, auditionId, { roundId, date, time: hour });

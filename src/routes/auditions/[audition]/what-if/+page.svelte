@@ -11,6 +11,7 @@
     view={data.view}
     request={data.scratch.request}
     plan={data.scratch.plan}
+    names={data.scratch.names}
     fault={form?.says ?? null}
   />
 {:else}
