@@ -18,7 +18,10 @@ const round = z.strictObject({
 });
 
 export const agreed = z.object({
-  carried: z.array(z.object({ itemId: idField, touchId: idField, minutes: minutesField(0) })).default([]),
+  carried: z
+    // a touch lent by another audition has a number behind its id
+    .array(z.object({ itemId: idField, touchId: z.string().min(1).max(80), minutes: minutesField(0) }))
+    .default([]),
   rungs: z.array(
     z.object({
       sectionId: idField,

@@ -40,7 +40,10 @@
   const height = $derived(isSmall ? 40 : rowHeight(item, scale, axis.from));
   const slowest = $derived(planned.sections.find((s) => s.id === planned.slowestSectionId) ?? null);
   const held = $derived(seen(item.heldSteps, axis.from));
-  const until = $derived(planned.dayZero ? Math.min(axis.dayZero, dayOf(planned.dayZero)) : axis.dayZero);
+  /** A work that another audition governs is kept warm beyond that one's date. */
+  const until = $derived(
+    planned.dayZero && !planned.of?.isShared ? Math.min(axis.dayZero, dayOf(planned.dayZero)) : axis.dayZero
+  );
   const top = $derived(isSmall ? 20 : ROW_TOP);
   const reached = $derived(planned.rungs.filter((r) => r.date).at(-1));
   const plannedUntil = $derived(

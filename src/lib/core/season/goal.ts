@@ -19,9 +19,8 @@ import { readSections, schoolsOf } from './climb';
 import type { SeasonPlan } from './plan';
 import type { SeasonItem } from './request';
 
-export const GOAL_QUALITIES = ['specific', 'measurable', 'achievable', 'relevant', 'dated'] as const;
 export type GoalReading = {
-  readonly quality: (typeof GOAL_QUALITIES)[number];
+  readonly quality: 'specific' | 'measurable' | 'achievable' | 'relevant' | 'dated';
   /** Null: it cannot be told before the others are there. */
   readonly has: boolean | null;
   readonly says: string;

@@ -143,10 +143,10 @@ function requestOf(
     request.log.map((touch) => ({ ...touch, itemId: idOf(touch.itemId) }))
   );
   // what was played of the same work elsewhere is evidence here too; its minutes are counted once
-  const lent = copies.flatMap(([from, to]) =>
+  const lent = copies.flatMap(([from, to], nth) =>
     log
       .filter((touch) => touch.itemId === from)
-      .map((touch) => ({ ...touch, id: `${touch.id}~${to}`, itemId: to, minutes: 0 }))
+      .map((touch) => ({ ...touch, id: `${touch.id}~${nth}`, itemId: to, minutes: 0 }))
   );
   return {
     ...first.request,

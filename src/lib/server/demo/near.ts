@@ -240,6 +240,52 @@ export const NOOR: DemoCandidate = {
     ),
     sightReading(1)
   ],
+  also: {
+    audition: 'Quayside Youth Orchestra',
+    round: { name: 'seating audition', inDays: 40, time: '17:30' },
+    items: [
+      item(
+        'Night Ferry, solo',
+        {
+          composer: 'Aldane',
+          kind: 'excerpt',
+          metre: '4/4',
+          bars: 22,
+          lines: '5 5 6 6',
+          tested: 'colour in the low octave',
+          ease: 1,
+          from: 80
+        },
+        pulse('quarter', 56)
+      ),
+      item(
+        'Étude 3, “Swifts”',
+        {
+          composer: 'Quill',
+          kind: 'etude',
+          metre: '3/8',
+          bars: 64,
+          lines: '9 9 9 9 / 9 9 10',
+          tested: 'speed',
+          ease: 1
+        },
+        pulse('dotted-quarter', 69)
+      ),
+      item(
+        'Breakwater March',
+        {
+          composer: 'Varnholt',
+          kind: 'excerpt',
+          metre: '2/4',
+          bars: 32,
+          lines: '8 8 8 8',
+          tested: 'rhythm at the head of each phrase',
+          ease: 1
+        },
+        pulse('quarter', 104)
+      )
+    ]
+  },
   diligence: 0.93,
   ticks: 8
 };

@@ -75,6 +75,22 @@ function seedCandidate(app: App, teacher: Who, demo: DemoCandidate | DemoTaker, 
     )
   );
   layAgain(app, taken.auditionId, 'a new day');
+  if ('also' in demo && demo.also) addSecond(app, teacher, candidateId, demo.also, today);
+}
+
+function addSecond(
+  app: App,
+  teacher: Who,
+  candidateId: string,
+  { audition, round, items }: NonNullable<DemoCandidate['also']>,
+  today: number
+): void {
+  const { inDays, ...named } = round;
+  const rounds = [
+    { ...named, id: app.newId(), date: formatDate(today + inDays), zone: DEMO_ZONE, isHistory: false }
+  ];
+  const auditionId = addAudition(app, teacher, { candidateId, name: audition, rounds, dates: [] });
+  for (const { ease: _ease, ...item } of items) addItem(app, teacher, { auditionId, item });
 }
 
 /** The candidate with sign-in, week and facts; returns the id. */

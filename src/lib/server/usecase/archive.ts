@@ -4,8 +4,7 @@
  */
 import type { Archive, ArchiveCall, ArchiveCandidate } from '../../schema/archive';
 import { ARCHIVE_VERSION } from '../../schema/archive';
-import { laySeason } from '../../core/season';
-import { type App, todayIn } from '../app';
+import type { App } from '../app';
 import { CodedError } from '../errors';
 import * as auditions from '../store/audition';
 import * as calls from '../store/call';
@@ -15,7 +14,7 @@ import { addWish, lessonNotesOf, putLessonNote, wishesOf } from '../store/lesson
 import { pinsOf, putBlockPin, putRungPin } from '../store/pin';
 import { latestVersion } from '../store/plan-version';
 import { addTouch, touchesOfAudition } from '../store/touch';
-import { keepVersion, readSeason } from './current-plan';
+import { keepAgreed, readSeason } from './current-plan';
 import { found, useCase } from './use-case';
 
 /** Everything of the studio. */
@@ -158,16 +157,17 @@ function takeCandidate(app: App, from: ArchiveCandidate): void {
   if (from.isPutAway) candidates.setArchived(app.db, from.id, app.now());
   for (const note of from.lessonNotes) putLessonNote(app.db, from.id, note);
   for (const wish of from.wishes) addWish(app.db, from.id, wish);
-  for (const audition of from.auditions) takeAudition(app, from, audition);
+  for (const audition of from.auditions) takeAudition(app, from.id, audition);
+  // when all are there: several are laid as one
+  for (const { id, agreed } of from.auditions) {
+    const season = readSeason(app, id);
+    if (season.own.items.length > 0 && season.own.rounds.length > 0)
+      keepAgreed(app, season, agreed ?? undefined, 'archive taken in');
+  }
 }
 
-function takeAudition(
-  app: App,
-  { id: candidateId, zone }: ArchiveCandidate,
-  from: ArchiveCandidate['auditions'][number]
-): void {
+function takeAudition(app: App, candidateId: string, from: ArchiveCandidate['auditions'][number]): void {
   const { id, callId, beganOn } = from;
-  const today = todayIn(app, zone);
   auditions.addAudition(app.db, { id, candidateId, callId, beganOn }, app.now());
   auditions.saveOwnDates(app.db, id, from.ownDates, 1);
   for (const slot of from.slots) auditions.putSlot(app.db, id, slot);
@@ -195,8 +195,4 @@ function takeAudition(
     }
     for (const touch of item.log) addTouch(app.db, touch, app.now());
   }
-  const season = readSeason(app, id);
-  if (season.items.length === 0 || season.request.rounds.length === 0) return;
-  const plan = laySeason({ ...season.own, today, previous: from.agreed ?? undefined });
-  keepVersion(app, season, plan, 'archive taken in');
 }

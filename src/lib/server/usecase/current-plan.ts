@@ -251,8 +251,10 @@ function digestOf({ request, joint }: Pick<Season, 'request' | 'joint'>): string
     .digest('base64url');
 }
 
-/** Keeps a plan laid elsewhere as the first laying here. */
-export function keepVersion(app: App, season: Season, plan: SeasonPlan, cause: string): void {
+/** Keeps as the first laying here what was agreed elsewhere. */
+export function keepAgreed(app: App, season: Season, agreed: SeasonRequest['previous'], cause: string): void {
+  const laid = laySeason({ ...season.request, previous: agreed });
+  const plan = season.joint ? viewOf(laid, namesFor(season.joint, season.audition.id)) : laid;
   const first = { number: 1, laidOn: season.request.today, laidAtMs: app.now(), cause, moves: [] };
   putVersion(app.db, season.audition.id, { ...first, factsDigest: digestOf(season), plan });
 }
