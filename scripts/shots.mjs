@@ -11,6 +11,16 @@ const SHOTS = [
   ['countback', 'Ilka', ''],
   ['countback-week', 'Ilka', '', (page) => page.locator('.week[aria-expanded]').nth(2).click()],
   ['countback-step', 'Ilka', '', (page) => page.locator('button.step').first().click()],
+  [
+    'what-if',
+    'Ilka',
+    '/what-if',
+    (page) =>
+      page
+        .getByRole('button', { name: /where they help most/ })
+        .click()
+        .then(() => page.getByText(/min short → fits/).waitFor())
+  ],
   ['countback-new', 'Teo', ''],
   ['countback-nearly', 'Noor', ''],
   ['countback-phone', 'Sanne', '', null, PHONE],

@@ -37,3 +37,35 @@ export function caseOf(items: number, days: number): SeasonRequest {
     log: []
   };
 }
+
+/** The same with too few minutes, every third item stretching above the low end of its range, and a log that holds its low half. */
+export function tightCase(items: number, days: number): SeasonRequest {
+  const made = caseOf(items, days);
+  return {
+    ...made,
+    items: made.items.map((one, i) => {
+      const [section] = one.sections;
+      const low = 66 + ((i * 13) % 80);
+      const tempo = {
+        kind: 'range',
+        unit: 'quarter',
+        lowBpm: low,
+        highBpm: low + 24,
+        stretchBpm: low + 16
+      } as const;
+      return i % 3 === 0 ? { ...one, sections: [{ ...section!, tempo }] } : one;
+    }),
+    time: {
+      ...made.time,
+      week: made.time.week.map((span) => ({ ...span, minutes: Math.round(span.minutes * 0.31) }))
+    },
+    log: made.items.map((one, i) => ({
+      id: `t${i}`,
+      itemId: one.id,
+      date: '2026-11-20',
+      minutes: 10,
+      tempoBpm: Math.round((66 + ((i * 13) % 80)) * 0.6),
+      attempts: 'ccc'
+    }))
+  };
+}

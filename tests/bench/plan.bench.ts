@@ -7,9 +7,11 @@ import { fileURLToPath } from 'node:url';
 import { join } from 'node:path';
 import loadHighs from 'highs';
 import { allot, findFit, levelDemands, readDemands, unevenness } from '../../src/lib/core/plan';
-import { laySeason } from '../../src/lib/core/season';
+import { applyChanges, compareLayings, laySeason, plannedStairs } from '../../src/lib/core/season';
+import { findRemedy } from '../../src/lib/core/season/remedy';
+import { REMEDY_KINDS } from '../../src/lib/core/season/trial';
 import { randomStudio } from '../fixtures/random-studio';
-import { caseOf } from './cases';
+import { caseOf, tightCase } from './cases';
 import { demandsOf, evenLoad } from './even';
 
 const ROOT = join(fileURLToPath(import.meta.url), '..', '..', '..');
@@ -120,6 +122,29 @@ show(
   'laid again after one log, 12 items, 90 days',
   median(() => laySeason({ ...season, log: [touch], previous: laid.agreed }), 25),
   16.7
+);
+
+const tight = tightCase(12, 120);
+const asItStands = laySeason(tight);
+console.log(
+  `\nA plan of 12 items, 120 days, ${asItStands.short!.minutes} min short: what would make it fit, and what if`
+);
+for (const kind of REMEDY_KINDS)
+  show(
+    `${kind}${findRemedy(tight, kind).changes ? '' : ' (none)'}`,
+    median(() => findRemedy(tight, kind), 5),
+    200
+  );
+const changes = { week: [{ weekday: 1, addMin: 20 }], fundamentalsMin: 0 };
+const scratch = { ...tight, previous: asItStands.agreed };
+show(
+  'an answer to what if',
+  median(() => {
+    const tried = laySeason(applyChanges(scratch, changes));
+    for (const item of tried.items) plannedStairs(item, tried.today);
+    compareLayings(asItStands, tried);
+  }),
+  50
 );
 
 const exponent = (points: readonly (readonly [number, number])[]) => {
