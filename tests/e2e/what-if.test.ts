@@ -74,6 +74,9 @@ test('what is tried by hand is drawn at once, survives a reload, and is dropped 
   await page.getByLabel(/^Target of Concertino/).blur();
   await expect(page.getByRole('status').filter({ hasText: 'would move' })).toBeVisible();
   await expect(page.locator('article', { hasText: 'Concertino' })).toContainText('to go');
+  await page.getByLabel('Strategy of all items').selectOption('chunks at tempo');
+  await expect(page.getByLabel(/^Strategy of Étude 3/).first()).toHaveValue('chunks');
+  await expect(page.getByLabel('Strategy of all items')).toHaveValue('');
   await page.reload();
   await alive(page);
   await expect(page.getByRole('status').filter({ hasText: 'would move' })).toBeVisible();

@@ -181,7 +181,7 @@
             style:left="{axis.at(dayOf(step.date))}%"
             style:top="{ROW_TOP + step.clicksBelow * scale}px"
             aria-label="{step.bars
-              ? `bars ${step.bars.fromBar} to ${step.bars.toBar} joined`
+              ? `bars ${step.bars.fromBar} to ${step.bars.toBar} at tempo`
               : said(step.bpm)} by {sayDate(dayOf(step.date))}: how this came about"
             onclick={() => onOpen(rungKey(step))}
             ><span>{step.bars ? `${step.bars.fromBar}–${step.bars.toBar}` : said(step.bpm)}</span></button

@@ -58,11 +58,11 @@
           {@const bars = barsOf(planned, rung)}
           <tr class:asked={rungKey(rung) === openRung}>
             <td><Tempo bpm={rung.click.bpm} unit={rung.click.unit} height={14} /></td>
-            <td>{bars?.fromBar}–{bars?.toBar}{rung.bars ? ' joined' : ''}</td>
+            <td>{bars?.fromBar}–{bars?.toBar}{rung.bars ? ' at tempo' : ''}</td>
             <td>{rung.date ? sayDate(dayOf(rung.date)) : 'no minutes'}</td>
             <td class="number">{rung.minutes}</td>
             <td>
-              {#if rung.bars}the chunk by itself, then joined with its neighbour: {rung.asksMin} min{:else}{rung.attempts}
+              {#if rung.bars}the new chunk by itself, then these bars together: {rung.asksMin} min{:else}{rung.attempts}
                 × ({rung.seconds} s + 10 s to breathe) ÷ 60, and 2 to begin: {rung.asksMin} min{/if}{rung.minutes !==
               rung.asksMin
                 ? `; dealt ${rung.minutes} by the shape of the ramp`

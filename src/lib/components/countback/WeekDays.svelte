@@ -71,7 +71,7 @@
           <p class="block">
             <span class="length">{block.start ?? ''} {block.minutes} min</span>
             {itemOf(block).name}
-            {#if block.bars}<span class="soft">bars {block.bars.fromBar}–{block.bars.toBar}</span>{/if}
+            {#if block.bars}<span class="soft bars">bars {block.bars.fromBar}–{block.bars.toBar}</span>{/if}
             {#if click}<Tempo bpm={click.bpm} unit={click.unit} height={13} />{:else}<span class="soft"
                 >{KINDS[block.kind]}</span
               >{/if}
@@ -89,6 +89,9 @@
 </section>
 
 <style>
+  .bars {
+    white-space: nowrap;
+  }
   section {
     margin-bottom: 12px;
     padding: 10px 0 12px;

@@ -311,6 +311,10 @@
     border-top: 1.5px solid var(--ink);
   }
   .carve {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px 14px;
+    align-items: center;
     margin: 6px 0 10px;
   }
   .whose {

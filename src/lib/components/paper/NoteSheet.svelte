@@ -32,7 +32,7 @@
         <tr>
           <td class="name"><bdi>{item.name}</bdi></td>
           <td
-            >{#if rung?.date}{#if rung.bars}bars {rung.bars.fromBar}–{rung.bars.toBar} joined at
+            >{#if rung?.date}{#if rung.bars}bars {rung.bars.fromBar}–{rung.bars.toBar} at
               {/if}<Tempo bpm={rung.click.bpm} unit={rung.click.unit} height={13} /> by {sayDate(
                 dayOf(rung.date)
               )}{:else}no minutes for it yet{/if}</td

@@ -4,11 +4,13 @@
   import {
     STRATEGIES,
     type Changes,
+    type Schools,
     type SeasonItem,
     type SeasonRequest,
     type Strategy,
     targetFault
   } from '$lib/core/season';
+  import { RAMP_SHAPES, type RampShape } from '$lib/core/plan';
   import { targetOf } from '$lib/core/tempo';
   import { WEEKDAY_NAMES } from '$lib/core/units';
   import { STEPS, STEP_NAMES, STRATEGY_NAMES, stepKey } from '$lib/schema/item-form';
@@ -27,7 +29,13 @@
     request.time.week.filter((s) => s.weekday === weekday).reduce((sum, s) => sum + s.minutes, 0);
   const addMin = (weekday: number) => changes.week?.find((w) => w.weekday === weekday)?.addMin ?? 0;
   const changeOf = (item: SeasonItem) => changes.items?.find((c) => c.itemId === item.id);
-  const stepOf = (item: SeasonItem) => stepKey(changeOf(item)?.schools?.step ?? item.schools?.step);
+  const schoolsOf = (item: SeasonItem) => ({ ...item.schools, ...changeOf(item)?.schools });
+  const isClicked = (item: SeasonItem) => item.sections.some((s) => s.tempo.kind !== 'free');
+  const clicked = $derived(request.items.filter(isClicked));
+  type Options = readonly (readonly [key: string, name: string])[];
+  const strategyOptions: Options = STRATEGIES.map((strategy) => [strategy, STRATEGY_NAMES[strategy]]);
+  const shapeOptions: Options = RAMP_SHAPES.map((shape) => [shape, shape.replaceAll('-', ' ')]);
+  const asTheyAre = (options: Options): Options => [['', 'as they are'], ...options];
   const targetIn = (item: SeasonItem, section: SeasonItem['sections'][number]) =>
     changeOf(item)?.targets?.find((t) => t.sectionId === section.id)?.bpm ?? targetOf(section.tempo)?.bpm;
   const whole = (text: string, most: number) => {
@@ -60,6 +68,17 @@
     });
   }
 
+  function setSchools(items: readonly SeasonItem[], more: Partial<Schools>) {
+    const ids = new Set(items.map((item) => item.id));
+    const others = (changes.items ?? []).filter((change) => !ids.has(change.itemId));
+    const changed = items.map((item) => ({
+      ...changeOf(item),
+      itemId: item.id,
+      schools: { ...changeOf(item)?.schools, ...more }
+    }));
+    scratch.set({ ...changes, items: [...others, ...changed] });
+  }
+
   function setTarget(item: SeasonItem, section: SeasonItem['sections'][number], text: string) {
     const bpm = Number(text);
     fault =
@@ -71,6 +90,26 @@
     });
   }
 </script>
+
+{#snippet choice(
+  label: string,
+  options: Options,
+  value: string,
+  isChanged: boolean,
+  onChoose: (key: string) => void
+)}
+  <select
+    aria-label={label}
+    class:changed={isChanged}
+    {value}
+    onchange={(e) => {
+      if (e.currentTarget.value !== '') onChoose(e.currentTarget.value);
+      if (value === '') e.currentTarget.value = '';
+    }}
+  >
+    {#each options as [key, name] (key)}<option value={key}>{name}</option>{/each}
+  </select>
+{/snippet}
 
 <details>
   <summary>Change it by hand</summary>
@@ -127,68 +166,87 @@
   </div>
   <div class="scroll">
     <table>
-      <thead
-        ><tr
-          ><th scope="col">item</th><th scope="col">target</th><th scope="col">strategy</th><th scope="col"
-            >step</th
-          ><th scope="col">on the plan</th></tr
-        ></thead
-      >
+      <thead>
+        <tr>
+          {#each ['item', 'target', 'strategy', 'step', 'shape', 'on the plan'] as head (head)}<th scope="col"
+              >{head}</th
+            >{/each}
+        </tr>
+      </thead>
       <tbody>
+        <tr>
+          <th scope="row" class="soft">all items</th>
+          <td></td>
+          <td
+            >{@render choice('Strategy of all items', asTheyAre(strategyOptions), '', false, (key) =>
+              setSchools(clicked, { strategy: key as Strategy })
+            )}</td
+          >
+          <td
+            >{@render choice('Step of all items', asTheyAre(Object.entries(STEP_NAMES)), '', false, (key) =>
+              setSchools(clicked, { step: STEPS[key as keyof typeof STEPS] })
+            )}</td
+          >
+          <td
+            >{@render choice('Shape of all items', asTheyAre(shapeOptions), '', false, (key) =>
+              setSchools(clicked, { shape: key as RampShape })
+            )}</td
+          >
+          <td></td>
+        </tr>
         {#each request.items as item (item.id)}
           <tr>
             <th scope="row"><bdi>{item.name}</bdi></th>
-            <td class="targets">
-              {#each item.sections as section (section.id)}
-                {#if section.tempo.kind !== 'free'}
-                  <span class="one"
-                    ><NoteValue unit={section.tempo.unit} height={18} />
-                    <input
-                      type="number"
-                      step="any"
-                      aria-label="Target of {item.name}, bars {section.fromBar} to {section.toBar}"
-                      class:changed={targetIn(item, section) !== targetOf(section.tempo)?.bpm}
-                      value={targetIn(item, section)}
-                      onchange={(e) => setTarget(item, section, e.currentTarget.value)}
-                    /></span
-                  >
-                {/if}
-              {/each}
-            </td>
+            <td
+              ><div class="targets">
+                {#each item.sections as section (section.id)}
+                  {#if section.tempo.kind !== 'free'}
+                    <span class="one"
+                      ><NoteValue unit={section.tempo.unit} height={18} />
+                      <input
+                        type="number"
+                        step="any"
+                        aria-label="Target of {item.name}, bars {section.fromBar} to {section.toBar}"
+                        class:changed={targetIn(item, section) !== targetOf(section.tempo)?.bpm}
+                        value={targetIn(item, section)}
+                        onchange={(e) => setTarget(item, section, e.currentTarget.value)}
+                      /></span
+                    >
+                  {/if}
+                {/each}
+              </div></td
+            >
             <td>
-              {#if item.sections.some((s) => s.tempo.kind !== 'free')}
-                <select
-                  aria-label="Strategy of {item.name}"
-                  class:changed={changeOf(item)?.schools?.strategy !== undefined}
-                  value={changeOf(item)?.schools?.strategy ?? item.schools?.strategy ?? 'ramp'}
-                  onchange={(e) =>
-                    scratch.setItem(item.id, {
-                      schools: { ...changeOf(item)?.schools, strategy: e.currentTarget.value as Strategy }
-                    })}
-                >
-                  {#each STRATEGIES as strategy (strategy)}<option value={strategy}
-                      >{STRATEGY_NAMES[strategy]}</option
-                    >{/each}
-                </select>
+              {#if isClicked(item)}
+                {@render choice(
+                  `Strategy of ${item.name}`,
+                  strategyOptions,
+                  schoolsOf(item).strategy ?? 'ramp',
+                  changeOf(item)?.schools?.strategy !== undefined,
+                  (key) => setSchools([item], { strategy: key as Strategy })
+                )}
               {/if}
             </td>
             <td>
-              {#if item.sections.some((s) => s.tempo.kind !== 'free')}
-                <select
-                  aria-label="Step of {item.name}"
-                  class:changed={changeOf(item)?.schools?.step !== undefined}
-                  value={stepOf(item)}
-                  onchange={(e) =>
-                    scratch.setItem(item.id, {
-                      schools: {
-                        ...changeOf(item)?.schools,
-                        step: STEPS[e.currentTarget.value as keyof typeof STEPS]
-                      }
-                    })}
-                >
-                  {#each Object.entries(STEP_NAMES) as [key, name] (key)}<option value={key}>{name}</option
-                    >{/each}
-                </select>
+              {#if isClicked(item)}
+                {@render choice(
+                  `Step of ${item.name}`,
+                  Object.entries(STEP_NAMES),
+                  stepKey(schoolsOf(item).step),
+                  changeOf(item)?.schools?.step !== undefined,
+                  (key) => setSchools([item], { step: STEPS[key as keyof typeof STEPS] })
+                )}
+              {/if}
+            </td>
+            <td>
+              {#if isClicked(item)}
+                {@render choice(
+                  `Shape of ${item.name}`,
+                  shapeOptions,
+                  schoolsOf(item).shape ?? 'equal-percent',
+                  changeOf(item)?.schools?.shape !== undefined,
+                  (key) => setSchools([item], { shape: key as RampShape })
+                )}
               {/if}
             </td>
             <td

@@ -26,7 +26,9 @@
 </script>
 
 <p>
-  <strong class="fit" class:short={laid.plan.short !== null}>{short(plan)} → {short(laid.plan)}</strong>
+  <strong class="fit" class:short={laid.plan.short !== null}
+    >{plan.short || laid.plan.short ? `${short(plan)} → ${short(laid.plan)}` : 'It still fits'}</strong
+  >
   <span
     >{sayMoves}{#each differing as [what, was, is] (what)}, {what} {was} → <b>{is}</b>{/each}.</span
   >

@@ -23,7 +23,11 @@
       >{:else if lesson.plan}The plan fits.{/if}
   </p>
 </div>
-{#if lesson.plan?.short}<p class="soft">{lesson.plan.short.reasons[0]?.says}</p>{/if}
+{#if lesson.plan?.short}
+  <p class="soft">
+    {lesson.plan.short.reasons[0]?.says} <a href="{base}/what-if">What would make it fit</a>
+  </p>
+{/if}
 {#if form && 'fault' in form}<p class="fault" role="alert">{form.fault} Nothing was changed.</p>{/if}
 {#if form && 'undo' in form && form.undo}{#key form.undo}<UndoLine undo={form.undo} />{/key}{/if}
 {#if lesson.items.length > 0}
