@@ -154,6 +154,45 @@ test('one list serves three candidates through a season, and goes along to anoth
     }
   });
 
+  await step(
+    'the cuts are out: picked on the bar strip, shown for all, then saved and taken back',
+    async () => {
+      await page.goto(`${auditions[0]}/list`);
+      await page.getByRole('link', { name: 'Study in reeds' }).click();
+      await page.waitForURL('**/list/*');
+      await alive(page);
+      await page.getByPlaceholder('37-41').fill('5-8');
+      await page.getByPlaceholder('37-41').press('Enter');
+      await page.getByRole('button', { name: 'Bars 5–8 will be heard' }).click();
+      await page.getByRole('button', { name: 'Show first what it would change' }).click();
+      const preview = page.getByRole('status').filter({ hasText: 'What it would change' });
+      await expect(preview.locator('tbody tr')).toHaveCount(3);
+      for (const row of await preview.locator('tbody tr').allTextContents()) {
+        const [, before, after] = /(\d+) → (\d+).*? → /.exec(row.replace(/\d+ → \d+/, ''))!;
+        expect(Number(after)).toBeLessThan(Number(before));
+      }
+      await page.getByRole('button', { name: 'Save', exact: true }).click();
+      await page.waitForURL(/\/list\?undo=/);
+      await page.goto(auditions[2]!);
+      await alive(page);
+      await page
+        .getByRole('button', { name: /Study in reeds/ })
+        .first()
+        .click();
+      await expect(page.getByText('bars 5–8: no evidence for bars 5–8')).toBeVisible();
+      await page.goBack();
+      await page.getByRole('button', { name: 'Take it back' }).click();
+      await page.waitForURL('**/list');
+      await page.goto(auditions[2]!);
+      await alive(page);
+      await page
+        .getByRole('button', { name: /Study in reeds/ })
+        .first()
+        .click();
+      await expect(page.getByText('bars 1–16: no evidence for bars 1–16')).toBeVisible();
+    }
+  );
+
   await step('a candidate’s own slot and own mock can be taken back where they were saved', async () => {
     await page.goto(`${auditions[2]}/call`);
     await alive(page);

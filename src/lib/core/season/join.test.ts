@@ -4,6 +4,7 @@ import { type Part, joinAuditions } from './join';
 import { laySeason } from './lay';
 import type { SeasonItem, SeasonRequest } from './request';
 import { namesFor, viewOf } from './view';
+import { randomSeason } from '../../../../tests/fixtures/random-season';
 
 const TODAY = '2026-11-24';
 
@@ -194,3 +195,52 @@ describe('two auditions on the same days', () => {
     expect(request.items.map((i) => i.began)).toEqual(['2026-10-01', TODAY]);
   });
 });
+
+describe('any two auditions', () => {
+  it('are laid within the minutes of every day, the same whichever of them is looked at, with nobody’s block', () => {
+    const seeds = [1, 2, 3, 5, 6, 7, 9, 10, 11, 13, 14, 15, 17, 18, 19, 21, 22, 23];
+    let shared = 0;
+    for (const seed of seeds) {
+      const parts = (['A', 'B'] as const).map((name, i) => named(name, randomSeason(seed + 300 * i), seed));
+      const joint = joinAuditions(parts);
+      expect(joinAuditions([...parts].reverse()).request).toEqual(joint.request);
+      shared += joint.twins.size;
+      const plans = joint.live.map((p) =>
+        laySeason({ ...joint.request, head: p.request.rounds.map((r) => r.id) })
+      );
+      for (const plan of plans) {
+        expect(plan.days).toEqual(plans[0]!.days);
+        for (const day of plan.days) expect(day.plannedMin).toBeLessThanOrEqual(day.capacityMin);
+      }
+      joint.live.forEach((p, i) => {
+        const seen = viewOf(plans[i]!, namesFor(joint, p.auditionId));
+        const ids = seen.items.map((item) => item.id);
+        expect(new Set(ids).size).toBe(ids.length);
+        expect(ids).toEqual(expect.arrayContaining(p.request.items.map((item) => item.id)));
+        for (const block of seen.days.flatMap((day) => day.blocks)) expect(ids).toContain(block.itemId);
+      });
+    }
+    expect(shared).toBeGreaterThan(10);
+  });
+});
+
+/** A random season as one audition of two: every second work has a name that the other has too. */
+function named(auditionId: string, season: SeasonRequest, seed: number): Part {
+  const id = (text: string) => `${auditionId}${text}`;
+  const items = season.items.map((item, k) => ({
+    ...item,
+    id: id(item.id),
+    name: k % 2 === 0 ? `Study ${k}` : id(item.name),
+    sections: item.sections.map((s) => ({ ...s, id: id(s.id) })),
+    cuts: (seed + k) % 5 === 0 && item.toBar > 8 ? [{ fromBar: 2, toBar: 6 }] : undefined
+  }));
+  const request: SeasonRequest = {
+    ...season,
+    items,
+    schools: undefined,
+    time: { ...randomSeason(seed).time, mocks: season.time.mocks },
+    rounds: season.rounds.map((r) => ({ ...r, id: id(r.id), itemIds: r.itemIds?.map(id) })),
+    log: season.log.map((t) => ({ ...t, id: id(t.id), itemId: id(t.itemId) }))
+  };
+  return { auditionId, name: `Audition ${auditionId}`, request };
+}

@@ -23,7 +23,9 @@ export type Joint = {
   readonly twins: ReadonlyMap<string, Twin>;
 };
 
-export function joinAuditions(parts: readonly Part[]): Joint {
+/** The same whatever the order they are given in. */
+export function joinAuditions(given: readonly Part[]): Joint {
+  const parts = [...given].sort((a, b) => (a.auditionId < b.auditionId ? -1 : 1));
   const live = parts
     .map((part) => ({ part, next: nextRound(part) }))
     .filter((one): one is { part: Part; next: string } => one.next !== null)

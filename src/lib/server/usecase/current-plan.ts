@@ -111,9 +111,7 @@ function joinWith(
   items: Season['others']
 ): Season {
   const part = { auditionId: season.audition.id, name: season.audition.name, request: own };
-  // in an order that does not depend on which of them is looked at
-  const parts = [part, ...others].sort((a, b) => (a.auditionId < b.auditionId ? -1 : 1));
-  const joint = joinAuditions(parts);
+  const joint = joinAuditions([part, ...others]);
   const log = logOf(joint.request.log, namesFor(joint, season.audition.id));
   return { ...season, own, joint, log, others: items, request: withHead(joint.request, own) };
 }
