@@ -40,7 +40,7 @@ function listen(page: Page): Page {
 
 async function expectClean(page: Page, name: string) {
   await alive(page);
-  expect(complaints.get(page), `${name} complains`).toEqual([]);
+  expect(complaints.get(page) ?? [], `${name} complains`).toEqual([]);
   const { violations } = await new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
     .analyze();

@@ -243,5 +243,10 @@
     .tick:not(.week) {
       display: none;
     }
+    .weeks {
+      padding-left: 1px;
+      font-size: 0.74rem;
+      font-stretch: 80%;
+    }
   }
 </style>

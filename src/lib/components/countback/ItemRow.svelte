@@ -106,6 +106,16 @@
   const targetBpm = $derived(slowest?.targetBpm ?? null);
   /** Left of today there is no room for the words: they stand with the name. */
   const isUnseenNamed = $derived(!isSmall && !slowest?.held && axis.at(axis.today) < 22);
+  /** What a row of one line says. */
+  const smallSays = $derived.by(() => {
+    if (planned.state === 'left-out') return 'left out of the plan';
+    const since = item.heldSince ? ` since ${sayDate(dayOf(item.heldSince)).slice(4)}` : '';
+    return [
+      planned.state === 'minutes' ? 'minutes every week' : `holds${since}`,
+      ...(planned.nextTouch ? [`touched again ${sayDate(dayOf(planned.nextTouch))}`] : []),
+      ...(planned.shortMin ? [`${planned.shortMin} min short`] : [])
+    ].join(' · ');
+  });
   const facts = $derived(
     [
       ...(planned.kind === 'sight-reading' ? [] : [`bars ${item.fromBar}–${item.toBar}`]),
@@ -128,7 +138,7 @@
     </button>
     <div class="stairs" style:height="{height}px">
       <svg viewBox="0 0 100 {height}" preserveAspectRatio="none" aria-hidden="true">
-        {#if planned.state !== 'minutes'}
+        {#if planned.state !== 'minutes' && planned.state !== 'left-out'}
           <path class="target" d="M0 {top}H100" />
           {#if isSmall}
             <path class="planned" d="M{axis.at(axis.today)} {top}H{axis.at(until)}" />
@@ -148,11 +158,7 @@
       </svg>
       {#if isSmall}
         <p class="state" style:left="{axis.at(axis.today)}%">
-          {#if planned.state === 'minutes'}minutes every week{:else}holds{item.heldSince
-              ? ` since ${sayDate(dayOf(item.heldSince)).slice(4)}`
-              : ''}{/if}{planned.nextTouch
-            ? ` · touched again ${sayDate(dayOf(planned.nextTouch))}`
-            : ''}{planned.shortMin ? ` · ${planned.shortMin} min short` : ''}
+          {smallSays}
         </p>
       {:else}
         {#if slowest?.held}
@@ -408,6 +414,11 @@
     }
     .step {
       font-size: 0.74rem;
+    }
+    /* right of today there may be no room for the words */
+    .state {
+      right: 4px;
+      left: auto !important;
     }
   }
 </style>

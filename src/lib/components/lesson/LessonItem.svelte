@@ -87,6 +87,7 @@
   </td>
   <td>
     {#if planned?.state === 'holds'}<span class="soft">holds: kept warm</span>
+    {:else if planned?.state === 'left-out'}<span class="soft">left out of the plan</span>
     {:else if next?.date}
       <p><strong>{sayRung(next)}</strong> by {sayDate(dayOf(next.date))}</p>
       <p class="soft">

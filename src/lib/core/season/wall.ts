@@ -27,7 +27,7 @@ export function readWall(plan: SeasonPlan): { weeks: WallWeek[]; rows: WallRow[]
     .filter((week) => week.weeksToGo > 0)
     .map(({ weeksToGo, from, to, plannedMin }) => ({ weeksToGo, from, to, minutes: plannedMin }));
   const rows = plan.items
-    .filter((item) => item.state !== 'past')
+    .filter((item) => item.state !== 'past' && item.state !== 'left-out')
     .flatMap((item) => {
       const pulsed = item.sections.filter((s) => s.unit !== null);
       return pulsed.length === 0

@@ -188,7 +188,7 @@ export const readReadiness = useCase({
     const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
     const items =
       plan?.items
-        .filter((item) => item.state !== 'past' && (!item.of || item.of.isShared))
+        .filter((item) => !['past', 'left-out'].includes(item.state) && (!item.of || item.of.isShared))
         .map((item) => readItem(app, season, item)) ?? [];
     return {
       audition: season.audition,
