@@ -1,21 +1,12 @@
 /** Whether it fits, where it does not, what moved, and what is set by hand, on the demo's screens. */
 import { type Page, expect, test } from '@playwright/test';
-import { Studio, alive } from './studio';
+import { Studio, alive, openAudition } from './studio';
 
 const studio = new Studio(3384, true);
 test.beforeAll(() => studio.at('2026-11-24T08:30:00Z').then(() => undefined));
 test.afterAll(() => studio.close());
 
-async function open(page: Page, who: string): Promise<string> {
-  await page.goto(`${studio.origin}/sign-in`);
-  await page.getByRole('button', { name: /teacher, the whole studio/ }).click();
-  await page.waitForURL('**/studio');
-  const row = page.locator('tbody', { hasText: who });
-  const audition = (await row.locator('a[href^="/auditions/"]').first().getAttribute('href'))!;
-  await page.goto(studio.origin + audition);
-  await alive(page);
-  return audition;
-}
+const open = (page: Page, who: string) => openAudition(studio, page, who);
 
 test('a plan that does not fit says which days, by how many minutes, and whose rungs stay open', async ({
   browser

@@ -47,3 +47,15 @@ export async function alive(page: Page): Promise<void> {
 }
 
 export const step = test.step;
+
+/** Enters the demo as its teacher and opens a candidate's first audition; returns its path. */
+export async function openAudition(studio: Studio, page: Page, who: string): Promise<string> {
+  await page.goto(`${studio.origin}/sign-in`);
+  await page.getByRole('button', { name: /teacher, the whole studio/ }).click();
+  await page.waitForURL('**/studio');
+  const row = page.locator('tbody', { hasText: who });
+  const audition = (await row.locator('a[href^="/auditions/"]').first().getAttribute('href'))!;
+  await page.goto(studio.origin + audition);
+  await alive(page);
+  return audition;
+}

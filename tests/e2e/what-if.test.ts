@@ -1,21 +1,12 @@
 /** What would make a plan fit, and what if: tried on a scratch copy, kept by one click, taken back by another. */
 import { type Page, expect, test } from '@playwright/test';
-import { Studio, alive, step } from './studio';
+import { Studio, alive, openAudition, step } from './studio';
 
 const studio = new Studio(3386, true);
 test.beforeAll(() => studio.at('2026-11-24T08:30:00Z').then(() => undefined));
 test.afterAll(() => studio.close());
 
-async function open(page: Page, who: string): Promise<string> {
-  await page.goto(`${studio.origin}/sign-in`);
-  await page.getByRole('button', { name: /teacher, the whole studio/ }).click();
-  await page.waitForURL('**/studio');
-  const row = page.locator('tbody', { hasText: who });
-  const audition = (await row.locator('a[href^="/auditions/"]').first().getAttribute('href'))!;
-  await page.goto(studio.origin + audition);
-  await alive(page);
-  return audition;
-}
+const open = (page: Page, who: string) => openAudition(studio, page, who);
 
 const short = (page: Page) => page.locator('.says strong').first();
 

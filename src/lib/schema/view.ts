@@ -101,6 +101,19 @@ export type CountbackItem = {
   readonly heldSince: string | null;
 };
 
+/** What the countback draws besides the plan. */
+export type CountbackView = {
+  readonly audition: {
+    readonly id: string;
+    readonly rounds: readonly { readonly id: string; readonly name: string; readonly date: string }[];
+    readonly dates: readonly { readonly date: string; readonly name: string; readonly kind: string }[];
+  };
+  readonly lessons: readonly { readonly weekday: number }[];
+  readonly items: readonly CountbackItem[];
+  /** Minutes logged by date. */
+  readonly practised: Readonly<Record<string, number>>;
+};
+
 type HeadRound = {
   readonly name: string;
   readonly date: string;

@@ -5,7 +5,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import type { Move, SeasonPlan } from '$lib/core/season';
-  import type { CountbackItem } from '$lib/schema/view';
+  import type { CountbackView } from '$lib/schema/view';
   import CountbackHead from './CountbackHead.svelte';
   import ItemRow from './ItemRow.svelte';
   import LoadLine from './LoadLine.svelte';
@@ -13,16 +13,6 @@
   import { timeAxis, weekMarks } from './time-axis';
   import { dayOf } from '$lib/core/units';
 
-  type View = {
-    readonly audition: {
-      readonly id: string;
-      readonly rounds: readonly { readonly id: string; readonly name: string; readonly date: string }[];
-      readonly dates: readonly { readonly date: string; readonly name: string; readonly kind: string }[];
-    };
-    readonly lessons: readonly { readonly weekday: number }[];
-    readonly items: readonly CountbackItem[];
-    readonly practised: Readonly<Record<string, number>>;
-  };
   let {
     view,
     plan,
@@ -30,7 +20,7 @@
     moves = [],
     between
   }: {
-    view: View;
+    view: CountbackView;
     plan: SeasonPlan;
     /** Whether rungs and blocks can be set by hand here. */
     canPin?: boolean;

@@ -4,22 +4,12 @@
   import { enhance } from '$app/forms';
   import Countback from '$lib/components/countback/Countback.svelte';
   import type { Changes, Names, SeasonPlan, SeasonRequest } from '$lib/core/season';
-  import type { CountbackItem } from '$lib/schema/view';
+  import type { CountbackView } from '$lib/schema/view';
   import { ScratchSeason } from '$lib/state/scratch.svelte';
   import ChangeFields from './ChangeFields.svelte';
   import Difference from './Difference.svelte';
   import Remedies from './Remedies.svelte';
 
-  type View = {
-    readonly audition: {
-      readonly id: string;
-      readonly rounds: readonly { readonly id: string; readonly name: string; readonly date: string }[];
-      readonly dates: readonly { readonly date: string; readonly name: string; readonly kind: string }[];
-    };
-    readonly lessons: readonly { readonly weekday: number }[];
-    readonly items: readonly CountbackItem[];
-    readonly practised: Readonly<Record<string, number>>;
-  };
   let {
     view,
     request,
@@ -27,7 +17,7 @@
     names,
     fault
   }: {
-    view: View;
+    view: CountbackView;
     request: SeasonRequest;
     /** As it stands. */
     plan: SeasonPlan;
