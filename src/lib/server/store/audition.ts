@@ -52,6 +52,10 @@ const statements = preparedOnce((db) => ({
   ofCandidate: db.prepare<[string], Row>(
     `SELECT ${COLUMNS} FROM audition WHERE candidate_id = ? ORDER BY created_at_ms, rowid`
   ),
+  beside: db.prepare<[string, string, string], Row>(
+    `SELECT ${COLUMNS} FROM audition WHERE candidate_id = (SELECT candidate_id FROM audition WHERE id = ?) AND id <> ?
+       AND call_id IN (SELECT call_id FROM call_round WHERE date >= ?) ORDER BY created_at_ms, rowid`
+  ),
   ofCall: db.prepare<[string], { id: string; candidate_id: string }>(
     'SELECT id, candidate_id FROM audition WHERE call_id = ? ORDER BY created_at_ms, rowid'
   ),
@@ -115,6 +119,11 @@ export function findAudition(db: Db, id: string): Audition | undefined {
 export const auditionsOf = (db: Db, candidateId: string): Audition[] =>
   statements(db)
     .ofCandidate.all(candidateId)
+    .map((row) => decode(db, row));
+/** The candidate's other auditions with a round of their call on `since` or later; a candidate's own slots are not asked. */
+export const auditionsBeside = (db: Db, id: string, since: string): Audition[] =>
+  statements(db)
+    .beside.all(id, id, since)
     .map((row) => decode(db, row));
 /** Who has taken a call, in the order they took it. */
 export const takersOf = (db: Db, callId: string) =>
