@@ -16,10 +16,10 @@ import {
   viewOf
 } from '../../core/season';
 import type { Touch } from '../../core/practice';
-import { dayOf } from '../../core/units';
+import { dayOf, formatDate } from '../../core/units';
 import { type App, todayIn } from '../app';
 import { writesOf } from '../db/open';
-import { type Audition, auditionsOf, findAudition } from '../store/audition';
+import { type Audition, auditionsBeside, findAudition } from '../store/audition';
 import { type Candidate, findCandidate } from '../store/candidate';
 import { type ListItem, itemsOf } from '../store/item';
 import { type PlanVersion, latestVersion, putVersion } from '../store/plan-version';
@@ -83,9 +83,9 @@ function readFacts(app: App, auditionId: string): Season {
     joint: null,
     others: []
   };
-  const counts = ({ rounds }: Audition) => rounds.some((r) => dayOf(own.today) - dayOf(r.date) <= LENDS_DAYS);
-  const beside = auditionsOf(app.db, candidate.id).filter((a) => a.id !== auditionId && counts(a));
-  if (beside.length === 0 || items.length === 0 || !own.rounds.some((r) => r.date >= own.today)) return alone;
+  if (items.length === 0 || !own.rounds.some((r) => r.date >= own.today)) return alone;
+  const since = formatDate(dayOf(own.today) - LENDS_DAYS);
+  const beside = auditionsBeside(app.db, auditionId, since);
   const others = beside
     .map((other) => ({ other, items: itemsOf(app.db, other.id) }))
     .filter((one) => one.items.length > 0);
