@@ -1,7 +1,8 @@
 <!-- One item of the countback: its name, its stairs below the target line, its target. A step or the name opens how it came about. -->
 <script lang="ts">
+  import { sayFacts, sayLine, sayOpen, sayToGo } from './row-words';
   import Tempo from '$lib/components/note/Tempo.svelte';
-  import { type Move, type PlannedItem, rungKey, sayRung } from '$lib/core/season';
+  import { type Move, type PlannedItem, rungKey } from '$lib/core/season';
   import { dayOf, formatDate, sayDate } from '$lib/core/units';
   import type { CountbackItem } from '$lib/schema/view';
   import RungTable from './RungTable.svelte';
@@ -75,11 +76,6 @@
   const nowY = $derived(ROW_TOP + (item.plannedSteps[0]?.clicksBelow ?? 0) * scale);
   const openRungs = $derived(planned.rungs.filter((r) => r.date === null));
   const openOwn = $derived(openRungs.filter((r) => r.sectionId === (openRungs.at(-1)?.sectionId ?? '')));
-  const sayOpen = $derived(
-    openOwn.length > 1
-      ? `${sayRung(openOwn[0]!)} to ${sayRung(openOwn.at(-1)!)}`
-      : openOwn.map(sayRung).join('')
-  );
   /** Where rungs stood and stand that have moved, at the height of their step. */
   const moved = $derived(
     moves.flatMap(({ sectionId, bpm, bars, from, to }) => {
@@ -106,24 +102,7 @@
   const targetBpm = $derived(slowest?.targetBpm ?? null);
   /** Left of today there is no room for the words: they stand with the name. */
   const isUnseenNamed = $derived(!isSmall && !slowest?.held && axis.at(axis.today) < 22);
-  /** What a row of one line says. */
-  const smallSays = $derived.by(() => {
-    if (planned.state === 'left-out') return 'left out of the plan';
-    const since = item.heldSince ? ` since ${sayDate(dayOf(item.heldSince)).slice(4)}` : '';
-    return [
-      planned.state === 'minutes' ? 'minutes every week' : `holds${since}`,
-      ...(planned.nextTouch ? [`touched again ${sayDate(dayOf(planned.nextTouch))}`] : []),
-      ...(planned.shortMin ? [`${planned.shortMin} min short`] : [])
-    ].join(' · ');
-  });
-  const facts = $derived(
-    [
-      ...(planned.kind === 'sight-reading' ? [] : [`bars ${item.fromBar}–${item.toBar}`]),
-      ...(isUnseenNamed ? ['no evidence yet'] : []),
-      ...(item.forAudition ? [`for ${item.forAudition}`] : []),
-      ...(item.alsoFor ? [`also for ${item.alsoFor}`] : [])
-    ].join(' · ')
-  );
+  const facts = $derived(sayFacts(planned, item, isUnseenNamed));
 </script>
 
 <article class:small={isSmall} class:short={planned.shortMin > 0} id="item-{planned.id}">
@@ -158,7 +137,7 @@
       </svg>
       {#if isSmall}
         <p class="state" style:left="{axis.at(axis.today)}%">
-          {smallSays}
+          {sayLine(planned, item.heldSince)}
         </p>
       {:else}
         {#if slowest?.held}
@@ -201,7 +180,7 @@
             style:left="{axis.at(plannedUntil)}%"
             style:top="{ROW_TOP + (item.plannedSteps.at(-1)?.clicksBelow ?? 0) * scale}px"
           >
-            {sayOpen}: no minutes
+            {sayOpen(openOwn)}: no minutes
           </span>
         {/if}
       {/if}
@@ -210,12 +189,7 @@
       {#if slowest?.unit && targetBpm}
         <strong><Tempo bpm={targetBpm} unit={slowest.unit} height={isSmall ? 16 : 20} /></strong>
         {#if pulsed > 1}<span class="soft">bars {slowest.fromBar}–{slowest.toBar}</span>{/if}
-        {#if planned.state === 'climbing'}<span class="soft"
-            >{planned.clicksToGo! < 1
-              ? 'under 1 click'
-              : `${Math.round(planned.clicksToGo!)} ${Math.round(planned.clicksToGo!) === 1 ? 'click' : 'clicks'}`}
-            to go</span
-          >{/if}
+        {#if planned.state === 'climbing'}<span class="soft">{sayToGo(planned.clicksToGo!)}</span>{/if}
       {/if}
     </div>
   </div>

@@ -32,6 +32,7 @@ describe('demands that tire the same muscles', () => {
   });
   it('are offered by instrument family', () => {
     expect(usualDemands('oboe, cor anglais')).toContain('lips');
+    expect(usualDemands('English horn')).not.toContain('slide or valves');
     expect(usualDemands('Violin')).toContain('bow arm');
     expect(usualDemands('nose harmonica')).toEqual(['hands', 'shoulders']);
   });

@@ -7,7 +7,7 @@ import type { PracticeTime } from './capacity';
 
 const FAMILIES: readonly { readonly plays: RegExp; readonly demands: readonly string[] }[] = [
   {
-    plays: /oboe|bassoon|clarinet|sax|flute|piccolo|recorder|anglais|wind/i,
+    plays: /oboe|bassoon|clarinet|sax|flute|piccolo|recorder|anglais|english horn|wind/i,
     demands: ['lips', 'tongue', 'air', 'fingers']
   },
   {
@@ -21,7 +21,7 @@ const FAMILIES: readonly { readonly plays: RegExp; readonly demands: readonly st
   { plays: /voice|soprano|alto|tenor|baritone|singing/i, demands: ['voice', 'air'] }
 ];
 
-/** What usually tires on these instruments; offered, not imposed. "English horn" is taken as what it is called first. */
+/** What usually tires on these instruments; offered, not imposed. */
 export function usualDemands(instruments: string): readonly string[] {
   return FAMILIES.find(({ plays }) => plays.test(instruments))?.demands ?? ['hands', 'shoulders'];
 }

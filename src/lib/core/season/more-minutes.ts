@@ -62,7 +62,7 @@ export function addAlike(request: SeasonRequest): Remedy {
   const asking = readAsking(request);
   const weekdays = practiceWeekdays(asking);
   const all = { days: weekdays.flatMap((w) => w.days), most: Math.min(...weekdays.map((w) => w.most)) };
-  const [each] = extraOver(asking, [all]) ?? [];
+  const [each] = (weekdays.length > 0 && extraOver(asking, [all])) || [];
   return addTo(request, 'minutes-alike', weekdays, each === undefined ? null : weekdays.map(() => each));
 }
 

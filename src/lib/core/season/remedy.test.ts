@@ -155,6 +155,14 @@ describe('remedies', () => {
       expect(fitsWith(request, { week: [{ weekday: 6, addMin: n }] })).toBe(false);
   });
 
+  it('say what is missing where nobody has entered a week yet', () => {
+    const request = season([study('A', 30)], 60);
+    const all = findRemedies({ ...request, time: { ...request.time, week: [] } });
+    expect(all.find((r) => r.kind === 'minutes-alike')!.says).toMatch(
+      /^There are no practice days in the week/
+    );
+  });
+
   it('leave out the lowest of the order that suffices by itself', () => {
     const request = season([study('A', 30), study('B', 60), study('C', 8)], 20);
     const { changes } = find(request, 'leave-out');

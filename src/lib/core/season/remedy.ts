@@ -31,7 +31,7 @@ export function findRemedies(request: SeasonRequest): Remedy[] {
   const all = REMEDY_KINDS.map((kind) => findRemedy(request, kind));
   const alike = weekOf(all.find(({ kind }) => kind === 'minutes-alike'));
   return all.map((remedy) =>
-    remedy.kind === 'minutes-by-weekday' && weekOf(remedy) >= alike
+    remedy.kind === 'minutes-by-weekday' && remedy.changes && weekOf(remedy) >= alike
       ? none(remedy.kind, 'No other share of the weekdays needs fewer minutes than the same on each.')
       : remedy
   );

@@ -75,7 +75,12 @@ const CASES: [string, Case, Strategy, RegExp][] = [
     /^3 of 4 touches .* articulation/
   ],
   ['rhythm is no motion', { targetBpm: 54, element: 'rhythm' }, 'chunks', /slow item/],
-  ['a compound beat counts three', { targetBpm: 76, unit: 'dotted-quarter' }, 'ramp', /^A target of 76: fast/]
+  [
+    'a dotted beat counts half as much again',
+    { targetBpm: 76, unit: 'dotted-quarter' },
+    'ramp',
+    /^A target of 76: fast/
+  ]
 ];
 
 describe('the strategy recommended', () => {

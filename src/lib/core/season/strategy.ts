@@ -5,7 +5,7 @@
  */
 import type { Touch } from '../practice';
 import { targetOf } from '../tempo';
-import { type Share, beatsPerBar } from '../units';
+import type { Share } from '../units';
 import type { SeasonItem, Strategy } from './request';
 
 export type Recommendation = { readonly strategy: Strategy; readonly reason: string };
@@ -84,8 +84,8 @@ function speedOf(item: SeasonItem): { says: string; isFast: boolean; isSlow: boo
       isSlow: second < FAST_NOTES / 2
     };
   }
-  // a compound metre counts three to its dotted beat
-  const parts = unit.startsWith('dotted') && beatsPerBar(item.metre, unit) !== null ? 1.5 : 1;
+  // a dotted beat lasts half as long again as a plain one
+  const parts = unit.startsWith('dotted') ? 1.5 : 1;
   const beats = bpm * parts;
   return { says: `A target of ${bpm}`, isFast: beats >= FAST_BEATS, isSlow: beats <= SLOW_BEATS };
 }

@@ -93,13 +93,11 @@ function readFacts(app: App, auditionId: string): Season {
   return joinWith(
     alone,
     own,
-    [
-      ...others.map(({ other, items: list }) => ({
-        auditionId: other.id,
-        name: other.name,
-        request: readOwn(app, other, candidate, list)
-      }))
-    ],
+    others.map(({ other, items: list }) => ({
+      auditionId: other.id,
+      name: other.name,
+      request: readOwn(app, other, candidate, list)
+    })),
     others.flatMap(({ other, items: list }) => list.map((item) => ({ ...item, auditionName: other.name })))
   );
 }
