@@ -17,7 +17,7 @@ const TOUCHES = Number(process.env.TOUCHES ?? 1_000_000);
 const DAY_MS = 86_400_000;
 const NOW = '2026-11-24T08:00:00Z';
 const TOKEN = 'bench';
-const REQUESTS = Number(process.env.REQ ?? 200);
+const REQUESTS = Number(process.env.REQ ?? 500);
 /** Asked without a session: it reads nothing. */
 const BARE = '/sign-in';
 
@@ -197,6 +197,8 @@ export async function measureLargeStudio(port) {
       readiness: (c) => `/auditions/a${c}-2/readiness`,
       call: (c) => `/auditions/a${c}-2/call`,
       layings: (c) => `/auditions/a${c}-2/layings`,
+      'what if': (c) => `/auditions/a${c}-2/what-if`,
+      time: (c) => `/candidates/c${c}/time`,
       'week on paper': (c) => `/auditions/a${c}-2/paper/week`
     };
     let bare = 0;

@@ -4,7 +4,7 @@ import type { Step } from '../core/season';
 export type StudioAudition = {
   readonly id: string;
   readonly name: string;
-  /** Null when every round has taken place. */
+  /** Null when every round has taken place; then nothing is said of the plan either. */
   readonly daysToGo: number | null;
   readonly roundName: string | null;
   readonly roundDate: string | null;

@@ -3,9 +3,9 @@
  * tried is kept on this device until it is kept or dropped.
  */
 import { browser } from '$app/environment';
-import type { Changes, ItemChange, Names, Remedy, SeasonPlan, SeasonRequest } from '$lib/core/season';
+import type { Changes, ItemChange, Names, Remedy, SeasonPlan } from '$lib/core/season';
 import { SeasonWorker } from '$lib/workers/season.client';
-import type { Scratch } from '$lib/workers/season.questions';
+import type { Scratch, SeasonFacts } from '$lib/workers/season.questions';
 import { draftName } from './draft';
 
 export class ScratchSeason {
@@ -17,8 +17,9 @@ export class ScratchSeason {
   readonly #worker: SeasonWorker;
   readonly #draft: string;
 
-  constructor(auditionId: string, request: SeasonRequest, plan: SeasonPlan, names: Names | null) {
-    this.#worker = new SeasonWorker(request, plan, names);
+  constructor(auditionId: string, facts: SeasonFacts, plan: SeasonPlan, names: Names | null) {
+    const logAt = `/auditions/${auditionId}/what-if/log.json`;
+    this.#worker = new SeasonWorker({ facts, logAt, plan, names });
     this.#draft = draftName(`what if ${auditionId}`);
     const before = browser ? localStorage.getItem(this.#draft) : null;
     this.set(before ? (JSON.parse(before) as Changes) : {});

@@ -1,6 +1,6 @@
 /** The typed call of the season's worker. Questions are answered in order; one that has been overtaken is not waited for. */
-import type { Changes, Names, Remedy, SeasonPlan, SeasonRequest } from '../core/season';
-import type { Scratch, SeasonAnswer, SeasonQuestion } from './season.questions';
+import type { Changes, Remedy } from '../core/season';
+import type { Opening, Scratch, SeasonAnswer, SeasonQuestion } from './season.questions';
 import SeasonThread from './season.worker?worker';
 
 export class SeasonWorker {
@@ -9,11 +9,13 @@ export class SeasonWorker {
   #asked = 0;
   #lastLay = 0;
 
-  constructor(request: SeasonRequest, plan: SeasonPlan, names: Names | null) {
+  constructor(opening: Opening) {
     this.#thread.addEventListener(
       'message',
-      ({ data }: MessageEvent<{ id: number; answer: SeasonAnswer }>) => {
-        this.#waiting.get(data.id)?.done(data.answer);
+      ({ data }: MessageEvent<{ id: number; answer: SeasonAnswer } | { id: number; fault: string }>) => {
+        const waiting = this.#waiting.get(data.id);
+        if ('fault' in data) waiting?.fail(new Error(data.fault));
+        else waiting?.done(data.answer);
         this.#waiting.delete(data.id);
       }
     );
@@ -21,7 +23,8 @@ export class SeasonWorker {
       for (const { fail } of this.#waiting.values()) fail(new Error(event.message));
       this.#waiting.clear();
     });
-    void this.#ask({ kind: 'open', request, plan, names });
+    // where it cannot be opened, each question after it is told why
+    this.#ask({ kind: 'open', ...opening }).catch(() => {});
   }
 
   async remedies(changes: Changes): Promise<readonly Remedy[]> {

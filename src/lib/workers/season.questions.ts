@@ -1,13 +1,21 @@
 /** What the season's worker is asked, and what it answers. */
 import type { Changes, Move, Names, Remedy, SeasonPlan, SeasonRequest, Step } from '../core/season';
 
+/** All that a season is laid from but its log. */
+export type SeasonFacts = Omit<SeasonRequest, 'log'>;
+
+export type Opening = {
+  readonly facts: SeasonFacts;
+  /** Where the log is read, as JSON. */
+  readonly logAt: string;
+  /** As it stands. */
+  readonly plan: SeasonPlan;
+  /** What this audition calls the items, where several are laid together. */
+  readonly names: Names | null;
+};
+
 export type SeasonQuestion =
-  | {
-      readonly kind: 'open';
-      readonly request: SeasonRequest;
-      readonly plan: SeasonPlan;
-      readonly names: Names | null;
-    }
+  | ({ readonly kind: 'open' } & Opening)
   | { readonly kind: 'remedies'; readonly changes: Changes }
   | { readonly kind: 'lay'; readonly changes: Changes };
 

@@ -1,27 +1,43 @@
 /** The entry of the worker that lays scratch plans and looks for remedies, so that the page never waits. */
-import { applyChanges, compareLayings, findRemedies, laySeason, plannedStairs, viewOf } from '../core/season';
-import type { SeasonAnswer, SeasonQuestion } from './season.questions';
+import type { Touch } from '../core/practice';
+import {
+  type SeasonRequest,
+  applyChanges,
+  compareLayings,
+  findRemedies,
+  laySeason,
+  plannedStairs,
+  viewOf
+} from '../core/season';
+import type { Opening, SeasonAnswer, SeasonQuestion } from './season.questions';
 
-let request: Extract<SeasonQuestion, { kind: 'open' }>['request'];
-let plan: Extract<SeasonQuestion, { kind: 'open' }>['plan'];
-let names: Extract<SeasonQuestion, { kind: 'open' }>['names'];
+type Season = { readonly request: SeasonRequest } & Pick<Opening, 'plan' | 'names'>;
+let opened: Promise<Season>;
 
-function answer(question: SeasonQuestion): SeasonAnswer {
-  switch (question.kind) {
-    case 'open':
-      ({ request, plan, names } = question);
-      return { kind: 'open' };
-    case 'remedies':
-      return { kind: 'remedies', remedies: findRemedies(applyChanges(request, question.changes)) };
-    case 'lay': {
-      const joint = laySeason(applyChanges(request, question.changes));
-      const laid = names ? viewOf(joint, names) : joint;
-      const steps = Object.fromEntries(laid.items.map((item) => [item.id, plannedStairs(item, laid.today)]));
-      return { kind: 'lay', plan: laid, steps, moves: compareLayings(plan, laid) };
-    }
+async function open({ facts, logAt, plan, names }: Opening): Promise<Season> {
+  const response = await fetch(logAt);
+  if (!response.ok) throw new Error(`the log could not be read (${response.status})`);
+  return { request: { ...facts, log: (await response.json()) as readonly Touch[] }, plan, names };
+}
+
+async function answer(question: SeasonQuestion): Promise<SeasonAnswer> {
+  if (question.kind === 'open') {
+    opened = open(question);
+    await opened;
+    return { kind: 'open' };
   }
+  const { request, plan, names } = await opened;
+  const changed = applyChanges(request, question.changes);
+  if (question.kind === 'remedies') return { kind: 'remedies', remedies: findRemedies(changed) };
+  const joint = laySeason(changed);
+  const laid = names ? viewOf(joint, names) : joint;
+  const steps = Object.fromEntries(laid.items.map((item) => [item.id, plannedStairs(item, laid.today)]));
+  return { kind: 'lay', plan: laid, steps, moves: compareLayings(plan, laid) };
 }
 
 addEventListener('message', ({ data }: MessageEvent<{ id: number; question: SeasonQuestion }>) => {
-  postMessage({ id: data.id, answer: answer(data.question) });
+  answer(data.question).then(
+    (answered) => postMessage({ id: data.id, answer: answered }),
+    (why: unknown) => postMessage({ id: data.id, fault: why instanceof Error ? why.message : String(why) })
+  );
 });

@@ -3,6 +3,8 @@
   import type { PageData } from './$types';
 
   let { data }: { data: PageData } = $props();
+
+  const sayItems = (count: number) => `${count} ${count === 1 ? 'item' : 'items'}`;
 </script>
 
 <svelte:head><title>Lists · Irvot</title></svelte:head>
@@ -37,9 +39,9 @@
                   </p>{:else}<span class="soft">none yet</span>{/each}
               </td>
               <td>
-                {#if first && call.items.length > 0}<a href="/auditions/{first.auditionId}/list"
-                    >{call.items.length} {call.items.length === 1 ? 'item' : 'items'}</a
-                  >{:else}<span class="soft">empty</span>{/if}
+                {#if call.items.length === 0}<span class="soft">empty</span>{:else if first}<a
+                    href="/auditions/{first.auditionId}/list">{sayItems(call.items.length)}</a
+                  >{:else}{sayItems(call.items.length)}{/if}
                 {#if call.items.some((i) => i.errata > 0)}<p class="soft">
                     errata: {call.items
                       .filter((i) => i.errata > 0)

@@ -1,13 +1,12 @@
 <!-- A milestone in one's own words is told what it has and what it lacks. Nothing is stored: it is written into the note. -->
 <script lang="ts">
-  import type { Touch } from '$lib/core/practice';
-  import { type SeasonItem, type SeasonPlan, checkGoal } from '$lib/core/season';
+  import { type Pace, type SeasonItem, checkGoal } from '$lib/core/season';
 
-  let { items, plan, log }: { items: readonly SeasonItem[]; plan: SeasonPlan; log: readonly Touch[] } =
+  let { items, paces, today }: { items: readonly SeasonItem[]; paces: readonly Pace[]; today: string } =
     $props();
 
   let text = $state('');
-  const readings = $derived(text.trim() === '' ? [] : checkGoal(text, items, plan, log));
+  const readings = $derived(text.trim() === '' ? [] : checkGoal(text, items, paces, today));
   const SIGNS = { true: 'has it', false: 'lacks it', null: 'not known' } as const;
 </script>
 

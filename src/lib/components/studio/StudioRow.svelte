@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { StudioRow } from '$lib/schema/view';
   import { dayOf, sayDate } from '$lib/core/units';
+  import { sayItems, sayRound } from './audition-words';
 
   let { row }: { row: StudioRow } = $props();
 
@@ -36,9 +37,7 @@
         {#if audition}
           <a href="/auditions/{audition.id}">{audition.name}</a>
           <div class="soft">
-            {audition.roundDate
-              ? `${audition.roundName}, ${audition.isWeek ? 'week of ' : ''}${sayDate(dayOf(audition.roundDate))}`
-              : 'has taken place'}
+            {sayRound(audition)}
           </div>
         {:else}
           <span class="soft">no audition yet</span>
@@ -49,14 +48,12 @@
           <strong class="short">{audition.shortMin} min short</strong>
           {#if audition.shortSince}<span class="soft since">since {sayDate(dayOf(audition.shortSince))}</span
             >{/if}
-        {:else if audition && audition.items > 0}
+        {:else if audition?.roundDate && audition.items > 0}
           fits
-        {:else if audition}
-          <span class="soft">the list is empty</span>
         {/if}
-        {#if audition && audition.items > 0}
+        {#if audition}
           <div class="soft">
-            {audition.holding} of {audition.items} hold{audition.farthest
+            {sayItems(audition)}{audition.farthest
               ? ` · farthest: ${audition.farthest.name}, ${Math.round(audition.farthest.clicks)} clicks`
               : ''}
           </div>

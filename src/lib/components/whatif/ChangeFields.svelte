@@ -6,7 +6,6 @@
     type Changes,
     type Schools,
     type SeasonItem,
-    type SeasonRequest,
     type Strategy,
     targetFault
   } from '$lib/core/season';
@@ -15,8 +14,9 @@
   import { WEEKDAY_NAMES } from '$lib/core/units';
   import { STEPS, STEP_NAMES, STRATEGY_NAMES, stepKey } from '$lib/schema/item-form';
   import type { ScratchSeason } from '$lib/state/scratch.svelte';
+  import type { SeasonFacts } from '$lib/workers/season.questions';
 
-  let { request, changes, scratch }: { request: SeasonRequest; changes: Changes; scratch: ScratchSeason } =
+  let { request, changes, scratch }: { request: SeasonFacts; changes: Changes; scratch: ScratchSeason } =
     $props();
 
   let fault = $state('');

@@ -3,8 +3,9 @@
   import { onDestroy, onMount } from 'svelte';
   import { enhance } from '$app/forms';
   import Countback from '$lib/components/countback/Countback.svelte';
-  import type { Changes, Names, SeasonPlan, SeasonRequest } from '$lib/core/season';
+  import type { Changes, Names, SeasonPlan } from '$lib/core/season';
   import type { CountbackView } from '$lib/schema/view';
+  import type { SeasonFacts } from '$lib/workers/season.questions';
   import { ScratchSeason } from '$lib/state/scratch.svelte';
   import ChangeFields from './ChangeFields.svelte';
   import Difference from './Difference.svelte';
@@ -12,13 +13,13 @@
 
   let {
     view,
-    request,
+    facts,
     plan,
     names,
     fault
   }: {
     view: CountbackView;
-    request: SeasonRequest;
+    facts: SeasonFacts;
     /** As it stands. */
     plan: SeasonPlan;
     /** What this audition calls the items, where several are laid together. */
@@ -28,7 +29,7 @@
   } = $props();
 
   let scratch = $state.raw<ScratchSeason | null>(null);
-  onMount(() => (scratch = new ScratchSeason(view.audition.id, request, plan, names)));
+  onMount(() => (scratch = new ScratchSeason(view.audition.id, facts, plan, names)));
   onDestroy(() => scratch?.close());
 
   const laid = $derived(scratch?.laid ?? null);
@@ -66,7 +67,7 @@
   />
 {/if}
 {#if scratch}
-  <ChangeFields {request} changes={scratch.changes} {scratch} />
+  <ChangeFields request={facts} changes={scratch.changes} {scratch} />
 {/if}
 <div class="outcome" role="status">
   {#if isChanged && laid && scratch}

@@ -26,10 +26,7 @@ export type HeldSection = {
 
 /** Date order; touches of one date keep the order of the log. */
 export function inTimeOrder(touches: readonly Touch[]): Touch[] {
-  return touches
-    .map((t, i) => [t, i] as const)
-    .sort((a, b) => dayOf(a[0].date) - dayOf(b[0].date) || a[1] - b[1])
-    .map(([t]) => t);
+  return [...touches].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
 }
 
 function covers(touch: Touch, section: { readonly fromBar: number; readonly toBar: number }): boolean {

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { checkGoal } from './goal';
-import { laySeason } from './lay';
-import type { SeasonItem, SeasonRequest } from './request';
+import { checkGoal, readPaces } from './goal';
+import type { SeasonItem } from './request';
 
 const item = (id: string, name: string): SeasonItem => ({
   id,
@@ -29,27 +28,14 @@ const held = (itemId: string, date: string, tempoBpm: number) => ({
 });
 // 72 76 80 84 88 are settings: four clicks in four weeks are one a week
 const log = [held('a', '2026-10-20', 72), held('a', '2026-11-23', 88)];
-const request: SeasonRequest = {
-  today: '2026-11-24',
-  rounds: [{ id: 'r', name: 'round', date: '2027-01-09', zone: 'Europe/Brussels' }],
-  items,
-  time: {
-    week: [{ weekday: 1, minutes: 60 }],
-    exceptions: [],
-    lessons: [],
-    mocks: [],
-    warmUpMin: 0,
-    fundamentalsMin: 0
-  },
-  log
-};
-const plan = laySeason(request);
+const TODAY = '2026-11-24';
+const paces = readPaces(items, log, TODAY);
 const read = (text: string) =>
   Object.fromEntries(
-    checkGoal(text, items, plan, log).map(({ quality, has, says }) => [quality, { has, says }])
+    checkGoal(text, items, paces, TODAY).map(({ quality, has, says }) => [quality, { has, says }])
   );
 const lacking = (text: string) =>
-  checkGoal(text, items, plan, log)
+  checkGoal(text, items, paces, TODAY)
     .filter((reading) => reading.has === false)
     .map((reading) => reading.quality);
 

@@ -5,6 +5,7 @@
 import { type Touch, inTimeOrder } from '../practice';
 import { clicksBetween } from '../tempo';
 import {
+  type BeatUnit,
   type Bpm,
   type Clicks,
   type DayNumber,
@@ -16,7 +17,6 @@ import {
   MONTH_NAMES
 } from '../units';
 import { readSections, schoolsOf } from './climb';
-import type { SeasonPlan } from './plan';
 import type { SeasonItem } from './request';
 
 export type GoalReading = {
@@ -26,18 +26,37 @@ export type GoalReading = {
   readonly says: string;
 };
 
+/** What holds of an item's slowest section. */
+type Standing = { readonly bpm: Bpm; readonly unit: BeatUnit };
+/** Where an item stands and where it stood four weeks before; null where nothing held. */
+export type Pace = {
+  readonly itemId: string;
+  readonly now: Standing | null;
+  readonly before: Standing | null;
+};
+
 /** What the candidate has done lately is read from so many days. */
 const PACE_DAYS = 28;
 /** A goal up to this much steeper than that is still within reach (judgement). */
 const WITHIN_REACH = 1.2;
 
+/** The paces of all items, from the log up to `today` (YYYY-MM-DD). */
+export function readPaces(items: readonly SeasonItem[], log: readonly Touch[], today: string): Pace[] {
+  const day = dayOf(today);
+  return items.map((item) => ({
+    itemId: item.id,
+    now: standingOn(item, log, day),
+    before: standingOn(item, log, day - PACE_DAYS)
+  }));
+}
+
 export function checkGoal(
   text: string,
   items: readonly SeasonItem[],
-  plan: SeasonPlan,
-  log: readonly Touch[]
+  paces: readonly Pace[],
+  on: string
 ): GoalReading[] {
-  const today = dayOf(plan.today);
+  const today = dayOf(on);
   const item = findItem(text, items);
   const bars = /\bbars?\s*(\d+)(?:\s*(?:[-–]|to)\s*(\d+))?/i.exec(text);
   const bpm = readTempo(text);
@@ -53,7 +72,7 @@ export function checkGoal(
           'measurable',
           bpm === null ? 'Say the tempo, as in at 92.' : 'Say how often in a row, as in 3 in a row.'
         ),
-    readReach(item, bpm, day, today, log),
+    readReach(item, bpm, day, today, paces),
     item
       ? has('relevant', `${item.name} is on the list.`)
       : lacks('relevant', 'Nothing in it is on the list.'),
@@ -126,39 +145,35 @@ function readReach(
   bpm: Bpm | null,
   day: DayNumber | null,
   today: DayNumber,
-  log: readonly Touch[]
+  paces: readonly Pace[]
 ): GoalReading {
   const unknown = (says: string): GoalReading => ({ quality: 'achievable', has: null, says });
   if (!item || bpm === null || day === null || day <= today)
     return unknown('Can be told once item, tempo and date are there.');
-  const now = heldClicks(item, log, today, bpm);
+  const { now, before } = paces.find((pace) => pace.itemId === item.id) ?? { now: null, before: null };
   if (!now) return unknown(`Nothing holds yet of ${item.name}: log a few touches first.`);
-  if (now.toGo <= 0) return has('achievable', `${item.name} holds at ${now.bpm} already.`);
-  const asks = (now.toGo * 7) / (day - today);
-  const before = heldClicks(item, log, today - PACE_DAYS, bpm);
+  const toGo = clicksTo(now, bpm);
+  if (toGo <= 0) return has('achievable', `${item.name} holds at ${now.bpm} already.`);
+  const asks = (toGo * 7) / (day - today);
   if (!before)
     return unknown(
       `It asks ${round(asks)} clicks a week from ${now.bpm}; what ${item.name} gains a week is not known yet.`
     );
-  const done = ((before.toGo - now.toGo) * 7) / PACE_DAYS;
+  const done = ((clicksTo(before, bpm) - toGo) * 7) / PACE_DAYS;
   const says = `From ${now.bpm} it asks ${round(asks)} clicks a week; in the last four weeks ${item.name} gained ${round(done)} a week.`;
   return asks <= Math.max(0, done) * WITHIN_REACH ? has('achievable', says) : lacks('achievable', says);
 }
 
-/** What holds of the slowest section by a day, and the clicks from there to a tempo; null where nothing does. */
-function heldClicks(
-  item: SeasonItem,
-  log: readonly Touch[],
-  by: DayNumber,
-  bpm: Bpm
-): { bpm: Bpm; toGo: Clicks } | null {
+const clicksTo = ({ bpm, unit }: Standing, goal: Bpm): Clicks => clicksBetween(bpm, goal, unit);
+
+/** What holds of the slowest section by a day; null where nothing does. */
+function standingOn(item: SeasonItem, log: readonly Touch[], by: DayNumber): Standing | null {
   const touches = inTimeOrder(log.filter((t) => t.itemId === item.id && dayOf(t.date) <= by));
   const read = readSections(item, touches, schoolsOf(item, undefined).inARow, by, []);
   const slowest = [...read].sort(
     (a, b) => (a.held?.bpm ?? 0) / a.target.targetBpm - (b.held?.bpm ?? 0) / b.target.targetBpm
   )[0];
-  if (!slowest?.held) return null;
-  return { bpm: slowest.held.bpm, toGo: clicksBetween(slowest.held.bpm, bpm, slowest.target.unit) };
+  return slowest?.held ? { bpm: slowest.held.bpm, unit: slowest.target.unit } : null;
 }
 
 const round = (clicks: Clicks) => Math.round(clicks * 10) / 10;

@@ -50,6 +50,15 @@ describe('civil dates', () => {
 });
 
 describe('zones', () => {
+  it('turn the day at their own midnight, to the millisecond', () => {
+    const midnight = instantOf('2026-11-24', '00:00', 'Europe/Brussels')!;
+    const days = [midnight - 1, midnight, midnight - 1].map((ms) =>
+      formatDate(dayInZone(ms, 'Europe/Brussels'))
+    );
+    expect(days).toEqual(['2026-11-23', '2026-11-24', '2026-11-23']);
+    expect(formatDate(dayInZone(midnight - 1, 'Asia/Tokyo'))).toBe('2026-11-24');
+  });
+
   it('agree with a general-purpose zone library over random instants (@date-fns/tz)', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 4_000_000_000 }), fc.constantFrom(...ZONES), (seconds, zone) => {

@@ -8,8 +8,22 @@ import type { DayNumber } from './quantity';
 const MS_PER_DAY = 86_400_000;
 const SHAPE = /^(\d{4})-(\d{2})-(\d{2})$/;
 
+/** Dates read before: a log of thousands of touches has few of them, and reading one is slow. */
+const known = new Map<string, DayNumber>();
+const MOST_KNOWN = 10_000;
+
 /** The day number of a written date, or null where no such day exists (29 February of a common year). */
 export function parseDate(text: string): DayNumber | null {
+  const before = known.get(text);
+  if (before !== undefined) return before;
+  const day = readDate(text);
+  if (day === null) return null;
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(text, day);
+  return day;
+}
+
+function readDate(text: string): DayNumber | null {
   const match = SHAPE.exec(text);
   if (!match) return null;
   const [year, month, day] = [Number(match[1]), Number(match[2]), Number(match[3])];

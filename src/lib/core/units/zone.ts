@@ -18,11 +18,24 @@ export function isZone(name: string): boolean {
   }
 }
 
-/** The civil date in `zone` at an instant given in milliseconds since 1970-01-01T00:00Z. */
+/** The day of each zone in the minute asked last: a page asks for every candidate, and the answer takes long. */
+const asked = { minute: NaN, days: new Map<string, DayNumber>() };
+const MS_PER_MINUTE = 60_000;
+
+/** The civil date in `zone` at an instant given in milliseconds since 1970-01-01T00:00Z. Within a minute no day turns: offsets are whole minutes (since 1972). */
 export function dayInZone(epochMs: number, zone: string): DayNumber {
-  return dayOf(
+  const minute = Math.floor(epochMs / MS_PER_MINUTE);
+  if (minute !== asked.minute) {
+    asked.minute = minute;
+    asked.days.clear();
+  }
+  const before = asked.days.get(zone);
+  if (before !== undefined) return before;
+  const day = dayOf(
     Temporal.Instant.fromEpochMilliseconds(epochMs).toZonedDateTimeISO(zone).toPlainDate().toString()
   );
+  asked.days.set(zone, day);
+  return day;
 }
 
 /** Milliseconds since 1970-01-01T00:00Z of a local date and time, or null where the clock skips that time. */

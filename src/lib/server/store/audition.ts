@@ -1,5 +1,6 @@
 /** Auditions: a candidate takes a call, from a day on, with slots of their own. */
 import { type Db, preparedOnce } from '../db/open';
+import type { Taker } from '../../schema/view';
 import { type Call, type OtherDate, type Round, findCall } from './call';
 
 export type Slot = { readonly roundId: string; readonly date: string; readonly time?: string | undefined };
@@ -40,6 +41,7 @@ type Row = {
   own_version: number;
   days_into_mock: number;
 };
+type TakerRow = { id: string; candidate_id: string; name: string; archived_at_ms: number | null };
 type SlotRow = { round_id: string; date: string; time: string | null };
 
 const COLUMNS = 'id, candidate_id, call_id, began_on, own_dates_json, own_version, days_into_mock';
@@ -56,8 +58,9 @@ const statements = preparedOnce((db) => ({
     `SELECT ${COLUMNS} FROM audition WHERE candidate_id = (SELECT candidate_id FROM audition WHERE id = ?) AND id <> ?
        AND call_id IN (SELECT call_id FROM call_round WHERE date >= ?) ORDER BY created_at_ms, rowid`
   ),
-  ofCall: db.prepare<[string], { id: string; candidate_id: string }>(
-    'SELECT id, candidate_id FROM audition WHERE call_id = ? ORDER BY created_at_ms, rowid'
+  ofCall: db.prepare<[string], TakerRow>(
+    `SELECT a.id, a.candidate_id, c.name, c.archived_at_ms FROM audition a JOIN candidate c ON c.id = a.candidate_id
+     WHERE a.call_id = ? ORDER BY a.created_at_ms, a.rowid`
   ),
   saveOwnDates: db.prepare(
     'UPDATE audition SET own_dates_json = ?, own_version = own_version + 1 WHERE id = ? AND own_version = ?'
@@ -126,10 +129,15 @@ export const auditionsBeside = (db: Db, id: string, since: string): Audition[] =
     .beside.all(id, id, since)
     .map((row) => decode(db, row));
 /** Who has taken a call, in the order they took it. */
-export const takersOf = (db: Db, callId: string) =>
+export const takersOf = (db: Db, callId: string): Taker[] =>
   statements(db)
     .ofCall.all(callId)
-    .map(({ id, candidate_id }) => ({ auditionId: id, candidateId: candidate_id }));
+    .map(({ id, candidate_id, name, archived_at_ms }) => ({
+      auditionId: id,
+      candidateId: candidate_id,
+      name,
+      isArchived: archived_at_ms !== null
+    }));
 
 export function addAudition(
   db: Db,

@@ -9,10 +9,10 @@ import { CodedError } from '../errors';
 import * as auditions from '../store/audition';
 import * as calls from '../store/call';
 import { findCandidate } from '../store/candidate';
-import { addOwn, itemsOf, listItemIds } from '../store/item';
+import { addOwn, listItemIds, printedItems } from '../store/item';
 import { candidateOfAudition } from './about';
 import { layAgain, readDates, readSeason } from './current-plan';
-import { layForTakers, readTakers } from './list';
+import { layForTakers } from './list';
 import { effectOn } from './effect';
 import { keepUndo } from './keep-undo';
 import { found, useCase } from './use-case';
@@ -79,7 +79,7 @@ export const prepareAudition = useCase({
     const today = todayIn(app, candidate.zone);
     const open = calls
       .listCalls(app.db)
-      .map((call) => ({ call, takers: readTakers(app, call.id) }))
+      .map((call) => ({ call, takers: auditions.takersOf(app.db, call.id) }))
       .filter(({ call, takers }) => {
         const isAhead = call.rounds.length === 0 || call.rounds.some((r) => r.date >= today);
         return isAhead && takers.every((t) => t.candidateId !== candidate.id);
@@ -106,7 +106,7 @@ export const readCall = useCase({
       candidate,
       today: request.today,
       items: items.map(({ listItemId, name }) => ({ id: listItemId, name })),
-      takers: readTakers(app, audition.callId)
+      takers: auditions.takersOf(app.db, audition.callId)
     };
   }
 });
@@ -133,7 +133,8 @@ export const previewCall = useCase({
   rule: 'teacher',
   run: (app: App, input: CallInput & { auditionId: string }): CallEffect[] => {
     const { callId } = found(auditions.findAudition(app.db, input.auditionId));
-    return readTakers(app, callId)
+    return auditions
+      .takersOf(app.db, callId)
       .filter((taker) => !taker.isArchived)
       .map((taker) =>
         effectOn(app, taker, ({ own, audition, items }) => {
@@ -202,16 +203,13 @@ export const readCalls = useCase({
   rule: 'teacher',
   run: (app: App, _input: Record<string, never>) =>
     calls.listCalls(app.db).map((call) => {
-      const takers = readTakers(app, call.id);
-      const [first] = takers;
-      const items = first ? itemsOf(app.db, first.auditionId) : [];
       return {
         id: call.id,
         name: call.name,
         rounds: call.rounds,
         checkedOn: call.checkedOn,
-        items: items.map(({ name, errata }) => ({ name, errata: errata.length })),
-        takers
+        items: printedItems(app.db, call.id).map(({ name, errata }) => ({ name, errata: errata.length })),
+        takers: auditions.takersOf(app.db, call.id)
       };
     })
 });

@@ -2,7 +2,7 @@
  * The lesson: everything of one candidate and audition on one screen, and the decisions made there. Each decision says what
  * stood there before, so that it can be taken back.
  */
-import { readSince } from '../../core/season';
+import { readPaces, readSince } from '../../core/season';
 import { type StepSchool, targetOf } from '../../core/tempo';
 import { dayOf, formatDate, weekdayOf } from '../../core/units';
 import { type App, todayIn } from '../app';
@@ -42,7 +42,7 @@ export const readLesson = useCase({
       minutes: read.reduce((sum, item) => sum + item.minutes, 0),
       plan,
       items: season.items,
-      log: season.log,
+      paces: readPaces(season.items, season.log, request.today),
       read,
       note: notes.find((n) => n.date === request.today)?.note ?? '',
       notes: notes.filter((n) => n.date !== request.today).slice(0, 3),

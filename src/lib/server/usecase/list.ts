@@ -3,7 +3,7 @@
  * is laid into every taker's plan.
  */
 import { followBars } from '../../core/season';
-import type { CallEffect, Taker } from '../../schema/view';
+import type { CallEffect } from '../../schema/view';
 import { type App, todayIn } from '../app';
 import { CodedError } from '../errors';
 import { findAudition, takersOf } from '../store/audition';
@@ -40,14 +40,6 @@ export function itemTicks(app: App, { id, errata }: Pick<items.ListItem, 'id' | 
   return isOutdated ? { ...ticks, errata: undefined } : ticks;
 }
 
-/** Who takes a call, by name. */
-export function readTakers(app: App, callId: string): Taker[] {
-  return takersOf(app.db, callId).map(({ auditionId, candidateId }) => {
-    const { name, archivedAtMs } = found(findCandidate(app.db, candidateId));
-    return { auditionId, candidateId, name, isArchived: archivedAtMs !== null };
-  });
-}
-
 /** An item for its editor, with who else takes the list, and what holds of it. */
 export const readItem = useCase({
   rule: 'teacher',
@@ -55,7 +47,7 @@ export const readItem = useCase({
     const item = found(items.findItem(app.db, input.itemId));
     const season = readSeason(app, item.auditionId);
     const plan = currentPlan(app, season, NEW_DAY)?.plan;
-    const takers = readTakers(app, season.audition.callId);
+    const takers = takersOf(app.db, season.audition.callId);
     const planned = plan?.items.find((i) => i.id === item.id)?.sections ?? [];
     const log = season.log.filter((touch) => touch.itemId === item.id);
     return { item, takers, planned, log };
@@ -149,7 +141,7 @@ export const previewItem = useCase({
           : (followBars(own.sections, before, item) ?? item.sections);
       return { ...own, ...printed, ...mine, cuts: dated, id: own.id, sections };
     };
-    return readTakers(app, callId)
+    return takersOf(app.db, callId)
       .filter((taker) => !taker.isArchived)
       .map((taker) =>
         effectOn(app, taker, (season) => ({ ...season.own, items: season.items.map(changed) }))

@@ -6,7 +6,7 @@ import { CodedError } from '../errors';
 import { eraseAccount, findTeacher } from '../store/account';
 import { type Audition, auditionsOf } from '../store/audition';
 import * as candidates from '../store/candidate';
-import { lastLogDate, loggedMinutesSince } from '../store/touch';
+import { logAtAGlance } from '../store/touch';
 import { dayOf, formatDate, sayDate, weekdayOf } from '../../core/units';
 import { itemCount } from '../store/item';
 import { summaryOf } from '../store/plan-version';
@@ -85,15 +85,15 @@ function readRechecks(app: App, all: readonly WithAuditions[]): Recheck[] {
 function studioRow(app: App, candidate: candidates.Candidate, auditions: readonly Audition[]): StudioRow {
   const today = todayIn(app, candidate.zone);
   const day = dayOf(today);
-  const lastLog = lastLogDate(app.db, candidate.id);
+  const log = logAtAGlance(app.db, candidate.id, formatDate(day - 6));
   const lesson = candidate.time.lessons.find((l) => l.weekday === weekdayOf(day));
   return {
     id: candidate.id,
     name: candidate.name,
     instruments: candidate.instruments,
     hasJoined: candidate.accountId !== null,
-    daysSinceLog: lastLog === null ? null : day - dayOf(lastLog),
-    minutesThisWeek: loggedMinutesSince(app.db, candidate.id, formatDate(day - 6)),
+    daysSinceLog: log.lastDate === null ? null : day - dayOf(log.lastDate),
+    minutesThisWeek: log.minutes,
     lessonToday: lesson ? { start: lesson.start ?? null } : null,
     hasTime: candidate.time.week.length > 0,
     lacksConsent: candidate.isMinor && candidate.consentOn === null,
@@ -111,7 +111,7 @@ function shownAuditions(all: readonly Audition[], today: string): readonly Audit
 /** From what the latest laying says of itself: a front page unpacks no plan. */
 function studioAudition(app: App, audition: Audition, today: string): StudioAudition {
   const ahead = audition.rounds.find((r) => r.date >= today);
-  const summary = summaryOf(app.db, audition.id) ?? laidSummary(app, audition.id);
+  const summary = ahead ? (summaryOf(app.db, audition.id) ?? laidSummary(app, audition.id)) : null;
   return {
     id: audition.id,
     name: audition.name,
@@ -119,11 +119,11 @@ function studioAudition(app: App, audition: Audition, today: string): StudioAudi
     roundName: ahead?.name ?? null,
     roundDate: ahead?.date ?? null,
     isWeek: ahead?.isWeek === true,
-    shortMin: (ahead && summary?.shortMin) ?? 0,
-    shortSince: (ahead && summary?.shortSince) ?? null,
+    shortMin: summary?.shortMin ?? 0,
+    shortSince: summary?.shortSince ?? null,
     items: itemCount(app.db, audition.id),
     holding: summary?.holding ?? 0,
-    farthest: (ahead && summary?.farthest) ?? null
+    farthest: summary?.farthest ?? null
   };
 }
 

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import Home from '$lib/components/lesson/Home.svelte';
+  import { sayItems, sayRound } from '$lib/components/studio/audition-words';
   import FactsEditor from '$lib/components/studio/FactsEditor.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
-  import { dayOf, sayDate } from '$lib/core/units';
   import type { ActionData, PageData } from './$types';
 
   let { data, form }: { data: PageData; form: ActionData } = $props();
@@ -35,12 +35,7 @@
             <span>
               <strong>{audition.name}</strong><br />
               <span class="soft">
-                {audition.roundDate
-                  ? `${audition.roundName}, ${audition.isWeek ? 'week of ' : ''}${sayDate(dayOf(audition.roundDate))}`
-                  : 'has taken place'} ·
-                {audition.items === 0
-                  ? 'the list is empty'
-                  : `${audition.holding} of ${audition.items} hold`}{audition.shortMin
+                {sayRound(audition)} · {sayItems(audition)}{audition.shortMin
                   ? ` · ${audition.shortMin} min short`
                   : ''}
               </span>

@@ -64,7 +64,7 @@
   notes={lesson.notes}
   noteHref="{base}/paper/note"
 />
-{#if lesson.plan}<GoalCheck items={lesson.items} plan={lesson.plan} log={lesson.log} />{/if}
+{#if lesson.plan}<GoalCheck items={lesson.items} paces={lesson.paces} today={lesson.today} />{/if}
 
 <style>
   .top {

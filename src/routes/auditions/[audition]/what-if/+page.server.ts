@@ -7,8 +7,10 @@ import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = (event) => {
   const { audition: auditionId } = event.params;
+  const { request, ...scratch } = ask(event, readScratch, { auditionId });
+  const { log: _, ...facts } = request;
   return {
-    scratch: ask(event, readScratch, { auditionId }),
+    scratch: { ...scratch, facts },
     view: ask(event, readCountback, { auditionId })
   };
 };

@@ -9,7 +9,7 @@
 {#if data.scratch.plan && data.scratch.plan.daysToGo !== null}
   <WhatIf
     view={data.view}
-    request={data.scratch.request}
+    facts={data.scratch.facts}
     plan={data.scratch.plan}
     names={data.scratch.names}
     fault={form?.says ?? null}
