@@ -57,8 +57,8 @@ function fill(file) {
     for (let group = 0; group < CANDIDATES / 10; group += 1)
       for (let year = 0; year < YEARS; year += 1) addCall(add, `${group}-${year}`, year, random);
     const touch = db.prepare(
-      `INSERT INTO touch (id, item_id, date, from_bar, to_bar, length_min, tempo_bpm, unit, attempts, not_held_json, evidence, note, logged_at_ms)
-       VALUES (?, ?, ?, 1, 32, ?, ?, 'quarter', ?, '[]', 'self', ?, ?)`
+      `INSERT INTO touch (id, item_id, date, from_bar, to_bar, length_min, tempo_bpm, unit, attempts, not_held_json, evidence, note, logged_at_ms, candidate_id)
+       VALUES (?, ?, ?, 1, 32, ?, ?, 'quarter', ?, '[]', 'self', ?, ?, ?)`
     );
     for (let c = 0; c < CANDIDATES; c += 1) {
       addCandidate(add, c);
@@ -154,7 +154,8 @@ function addAudition(add, touch, c, year, random) {
       bpm,
       attempts,
       note,
-      n
+      n,
+      `c${c}`
     );
   }
 }

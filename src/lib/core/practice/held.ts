@@ -48,6 +48,10 @@ function playedTempo(touch: Touch, section: HeldSection, lead: HeldSection): Bpm
   return Math.round(share * section.targetBpm * 100) / 100;
 }
 
+/** Whether a touch can show that something holds: so often in a row clean, and every element held. */
+export const isEvidence = (touch: Touch, inARow: number): boolean =>
+  cleanRun(touch.attempts) >= inARow && (touch.notHeld?.length ?? 0) === 0;
+
 /** Held tempo of a section from its item's touches (in time order), or null: no evidence. */
 export function heldTempo(
   touches: readonly Touch[],
@@ -56,10 +60,11 @@ export function heldTempo(
   inARow: number,
   today: DayNumber
 ): Held | null {
-  for (const touch of [...touches].reverse()) {
+  for (let i = touches.length - 1; i >= 0; i -= 1) {
+    const touch = touches[i]!;
+    if (!covers(touch, section) || !isEvidence(touch, inARow)) continue;
     const bpm = playedTempo(touch, section, lead);
-    if (bpm === null || !covers(touch, section)) continue;
-    if (cleanRun(touch.attempts) < inARow || (touch.notHeld?.length ?? 0) > 0) continue;
+    if (bpm === null) continue;
     const on = dayOf(touch.date);
     return {
       bpm,

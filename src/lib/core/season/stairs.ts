@@ -2,7 +2,7 @@
  * The stairs of the countback: where an item stood below its target, and where the plan puts it, in clicks.
  * The slowest section sets the item, then as now. An item counts as seen once every section has held once.
  */
-import { type Touch, inTimeOrder } from '../practice';
+import { type Touch, inTimeOrder, isEvidence } from '../practice';
 import { clicksBetween } from '../tempo';
 import { type Bpm, type Clicks, type DayNumber, dayOf } from '../units';
 import { readSections, schoolsOf } from './climb';
@@ -41,7 +41,8 @@ export function heldStairs(
 ): Step[] {
   const item = narrowToCuts(whole);
   const { inARow } = schoolsOf(item, general);
-  const ordered = inTimeOrder(touches);
+  // what held can change only by such touches
+  const ordered = inTimeOrder(touches).filter((touch) => isEvidence(touch, inARow));
   const steps: Step[] = [];
   ordered.forEach((touch, i) => {
     if (ordered[i + 1]?.date === touch.date) return;

@@ -24,8 +24,9 @@ const ROW = `json_array(t.id, t.item_id, t.date, t.from_bar, t.to_bar, t.length_
 
 const statements = preparedOnce((db) => ({
   add: db.prepare(
-    `INSERT INTO touch (id, item_id, date, from_bar, to_bar, length_min, tempo_bpm, unit, attempts, not_held_json, evidence, note, logged_at_ms)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`
+    `INSERT INTO touch (id, item_id, date, from_bar, to_bar, length_min, tempo_bpm, unit, attempts, not_held_json, evidence, note, logged_at_ms, candidate_id)
+     VALUES (@id, @itemId, @date, @fromBar, @toBar, @minutes, @tempoBpm, @unit, @attempts, @notHeld, @evidence, @note, @nowMs,
+       (SELECT a.candidate_id FROM item i JOIN audition a ON a.id = i.audition_id WHERE i.id = @itemId))`
   ),
   ofAudition: db
     .prepare<[string], string>(
@@ -36,12 +37,10 @@ const statements = preparedOnce((db) => ({
   itemOf: db.prepare<[string], { item_id: string }>('SELECT item_id FROM touch WHERE id = ?'),
   setRemoved: db.prepare('UPDATE touch SET removed_at_ms = ? WHERE id = ?'),
   lastDate: db.prepare<[string], { date: string | null }>(
-    `SELECT max((SELECT t.date FROM touch t WHERE t.item_id = i.id AND t.removed_at_ms IS NULL ORDER BY t.date DESC LIMIT 1)) AS date
-     FROM audition a CROSS JOIN item i ON i.audition_id = a.id WHERE a.candidate_id = ?`
+    'SELECT max(date) AS date FROM touch WHERE candidate_id = ? AND removed_at_ms IS NULL'
   ),
-  since: db.prepare<[string, string], { minutes: number | null; lastDate: string | null }>(
-    `SELECT sum(t.length_min) AS minutes, max(t.date) AS lastDate FROM audition a CROSS JOIN item i ON i.audition_id = a.id CROSS JOIN touch t ON t.item_id = i.id
-     WHERE a.candidate_id = ? AND t.date >= ? AND t.removed_at_ms IS NULL`
+  minutesSince: db.prepare<[string, string], { minutes: number | null }>(
+    'SELECT sum(length_min) AS minutes FROM touch WHERE candidate_id = ? AND date >= ? AND removed_at_ms IS NULL'
   )
 }));
 
@@ -65,21 +64,18 @@ function decode(text: string): Touch {
 }
 
 export function addTouch(db: Db, t: Touch, nowMs: number): void {
-  statements(db).add.run(
-    t.id,
-    t.itemId,
-    t.date,
-    t.fromBar ?? null,
-    t.toBar ?? null,
-    t.minutes,
-    t.tempoBpm ?? null,
-    t.unit ?? null,
-    t.attempts ?? '',
-    JSON.stringify(t.notHeld ?? []),
-    t.evidence ?? 'self',
-    t.note ?? '',
+  statements(db).add.run({
+    ...t,
+    fromBar: t.fromBar ?? null,
+    toBar: t.toBar ?? null,
+    tempoBpm: t.tempoBpm ?? null,
+    unit: t.unit ?? null,
+    attempts: t.attempts ?? '',
+    notHeld: JSON.stringify(t.notHeld ?? []),
+    evidence: t.evidence ?? 'self',
+    note: t.note ?? '',
     nowMs
-  );
+  });
 }
 /** All touches of an audition's items, in time order. */
 export const touchesOfAudition = (db: Db, auditionId: string): Touch[] =>
@@ -87,11 +83,7 @@ export const touchesOfAudition = (db: Db, auditionId: string): Touch[] =>
 export const itemOfTouch = (db: Db, id: string) => statements(db).itemOf.get(id)?.item_id;
 export const setTouchRemoved = (db: Db, id: string, atMs: number | null) =>
   statements(db).setRemoved.run(atMs, id);
-/** Minutes logged since a date, and the last date logged at all: it is looked for farther back only where nothing was since. */
-export function logAtAGlance(db: Db, candidateId: string, since: string) {
-  const { minutes, lastDate } = statements(db).since.get(candidateId, since)!;
-  return {
-    minutes: minutes ?? 0,
-    lastDate: lastDate ?? statements(db).lastDate.get(candidateId)?.date ?? null
-  };
-}
+export const lastLogDate = (db: Db, candidateId: string) =>
+  statements(db).lastDate.get(candidateId)?.date ?? null;
+export const loggedMinutesSince = (db: Db, candidateId: string, date: string) =>
+  statements(db).minutesSince.get(candidateId, date)?.minutes ?? 0;

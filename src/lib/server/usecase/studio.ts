@@ -6,7 +6,7 @@ import { CodedError } from '../errors';
 import { eraseAccount, findTeacher } from '../store/account';
 import { type Audition, auditionsOf } from '../store/audition';
 import * as candidates from '../store/candidate';
-import { logAtAGlance } from '../store/touch';
+import { lastLogDate, loggedMinutesSince } from '../store/touch';
 import { dayOf, formatDate, sayDate, weekdayOf } from '../../core/units';
 import { itemCount } from '../store/item';
 import { summaryOf } from '../store/plan-version';
@@ -85,15 +85,15 @@ function readRechecks(app: App, all: readonly WithAuditions[]): Recheck[] {
 function studioRow(app: App, candidate: candidates.Candidate, auditions: readonly Audition[]): StudioRow {
   const today = todayIn(app, candidate.zone);
   const day = dayOf(today);
-  const log = logAtAGlance(app.db, candidate.id, formatDate(day - 6));
+  const lastLog = lastLogDate(app.db, candidate.id);
   const lesson = candidate.time.lessons.find((l) => l.weekday === weekdayOf(day));
   return {
     id: candidate.id,
     name: candidate.name,
     instruments: candidate.instruments,
     hasJoined: candidate.accountId !== null,
-    daysSinceLog: log.lastDate === null ? null : day - dayOf(log.lastDate),
-    minutesThisWeek: log.minutes,
+    daysSinceLog: lastLog === null ? null : day - dayOf(lastLog),
+    minutesThisWeek: loggedMinutesSince(app.db, candidate.id, formatDate(day - 6)),
     lessonToday: lesson ? { start: lesson.start ?? null } : null,
     hasTime: candidate.time.week.length > 0,
     lacksConsent: candidate.isMinor && candidate.consentOn === null,
