@@ -40,11 +40,15 @@ const KINDS: Record<string, ItemKind> = {
   'sight reading': 'sight-reading'
 };
 const UNIT_WORDS = 'whole|half|quarter|eighth|sixteenth';
+/** A whole number is taken or none of it: 9999 is no 999 and a 9. */
+const BPMS = String.raw`(\d{2,6}(?:\.\d+)?)(?!\d)(?:\s*(?:-|–|to)\s*(\d{2,6}(?:\.\d+)?)(?!\d))?`;
 const TEMPO = new RegExp(
-  `(dotted[ -])?(${UNIT_WORDS})(?: note)?\\s*=?\\s*(\\d{2,3})(?:\\s*(?:-|–|to)\\s*(\\d{2,3}))?|@?\\b(\\d{2,3})(?:\\s*(?:-|–|to)\\s*(\\d{2,3}))?\\s*bpm`,
+  String.raw`(dotted[ -])?(${UNIT_WORDS})(?: note)?\s*=?\s*${BPMS}|@?\b${BPMS}\s*bpm`,
   'i'
 );
-const BARS = /\b(?:bars?|measures?|mm?\.)\s*(\d{1,4})\s*(?:-|–|to)\s*(\d{1,4})/i;
+const BARS = /\b(?:bars?|measures?|mm?\.)\s*(\d{1,4})\s*(?:-|–|to)\s*(\d{1,4})(?!\d)/i;
+/** A range that stands alone between two separators can only be bars. */
+const LONE_BARS = /^(\d{1,4})\s*(?:-|–|to)\s*(\d{1,4})$/;
 const BAR_COUNT = /\b(\d{1,4})\s*(?:bars|measures)\b/i;
 const METRE = /\b(\d{1,2}\/(?:2|4|8|16))\b/;
 const MINUTES = /\b(\d{1,3})\s*min(?:utes)?(?: a week)?\b/i;
@@ -70,6 +74,8 @@ export function readListLine(line: string): ListRow {
     .split(/\t|[,;]| [–—-] /)
     .map((part) => part.trim().replace(/\s{2,}/g, ' '))
     .filter((part) => /[\p{L}\p{N}]/u.test(part));
+  const loneAt = bars || count ? -1 : parts.findIndex((part, i) => i > 0 && LONE_BARS.test(part));
+  const lone = loneAt > 0 ? LONE_BARS.exec(parts.splice(loneAt, 1)[0]!) : null;
   const kindAt = parts.findIndex((part) => KINDS[part.toLowerCase()] !== undefined);
   const kind = kindAt > 0 ? KINDS[parts.splice(kindAt, 1)[0]!.toLowerCase()]! : kindOf(parts[0] ?? '');
   const [name = '', composer = '', ...more] = parts;
@@ -81,7 +87,7 @@ export function readListLine(line: string): ListRow {
     kind,
     pages: pages?.[1]?.replace(/\s/g, '') ?? '',
     metre: metre?.[1] ?? '4/4',
-    ...readBarFields(bars, count),
+    ...readBarFields(bars ?? lone, count),
     ...readTempoFields(tempo),
     minutesPerWeek: minutes ? Number(minutes[1]) : null
   };
@@ -166,7 +172,7 @@ export function readListCells(headings: readonly string[], cells: readonly strin
 function readTempoCell(text: string, unit: BeatUnit) {
   const worded = TEMPO.exec(text);
   if (worded?.[2]) return readTempoFields(worded);
-  const [low, high] = text.match(/\d{2,3}/g) ?? [];
+  const [low, high] = text.match(/\d{2,6}(?:\.\d+)?/g) ?? [];
   return { unit, lowBpm: low ? Number(low) : null, highBpm: high ? Number(high) : null };
 }
 

@@ -68,6 +68,13 @@ describe('a table', () => {
 });
 
 describe('a list as text', () => {
+  it('takes a number whole or not at all, and a range that stands alone as bars', () => {
+    expect(readList('Gate song; Varnholt; 12-60; half = 72.5\nTow path;; quarter = 9999')).toMatchObject([
+      { name: 'Gate song', composer: 'Varnholt', fromBar: 12, toBar: 60, unit: 'half', lowBpm: 72.5 },
+      { name: 'Tow path', composer: '', toBar: null, lowBpm: 9999 }
+    ]);
+  });
+
   it('is read one item a line, with bars, metre, tempo and range where they stand', () => {
     const text = `1. Étude 14 “Millrace”, Quill, bars 1-48, 6/8, dotted quarter 58-66
 2) Three Fables II, Osterrede, excerpt, bars 5 to 16, quarter = 66

@@ -3,8 +3,15 @@
   import type { PageData } from './$types';
 
   let { data }: { data: PageData } = $props();
+  type Call = PageData['calls'][number];
 
   const sayItems = (count: number) => `${count} ${count === 1 ? 'item' : 'items'}`;
+  function sayChecked({ daysSinceChecked: days }: Call): string {
+    if (days === null) return 'page not looked at yet';
+    if (days <= 0) return 'page looked at today';
+    return days === 1 ? 'page looked at yesterday' : `page looked at ${days} days ago`;
+  }
+  const errataOf = (call: Call) => call.items.filter((i) => i.errata > 0).map((i) => i.name);
 </script>
 
 <svelte:head><title>Lists · Irvot</title></svelte:head>
@@ -13,69 +20,71 @@
   <h1>Lists</h1>
   <p class="soft">
     A call and its list are the studio’s: edition, bars, errata, cuts and dates reach everyone who takes it.
-    Targets, order and evidence are each candidate’s own.
+    Targets, order and evidence are each candidate’s own. A new one begins on a candidate’s page, with “Add an
+    audition”.
   </p>
   {#if data.calls.length > 0}
-    <div class="scroll">
-      <table>
-        <thead>
+    <table class="by-day">
+      <thead>
+        <tr>
+          <th scope="col" class="number">days to go</th><th scope="col">call</th><th scope="col">the list</th
+          ><th scope="col">taken by</th><th scope="col">errata and cuts</th>
+        </tr>
+      </thead>
+      <tbody>
+        {#each data.calls as call (call.id)}
+          {@const [first] = call.takers}
           <tr>
-            <th scope="col">call</th><th scope="col">rounds</th><th scope="col">the list</th><th scope="col"
-              >taken by</th
-            ><th scope="col">page looked at</th>
+            <td class="number to-go" class:soft={call.daysToGo === null}>{call.daysToGo ?? '–'}</td>
+            <td>
+              {#if first}<a href="/auditions/{first.auditionId}/call"><strong>{call.name}</strong></a
+                >{:else}<strong>{call.name}</strong>{/if}
+              {#each call.rounds as round (round.id)}<div class="soft">
+                  {round.name}, {round.isWeek ? 'week of ' : ''}{sayDate(dayOf(round.date))}
+                </div>{:else}<div class="soft">no round yet</div>{/each}
+            </td>
+            <td>
+              {#if call.items.length === 0}<span class="soft">empty</span>{:else if first}<a
+                  href="/auditions/{first.auditionId}/list">{sayItems(call.items.length)}</a
+                >{:else}{sayItems(call.items.length)}{/if}
+              {#if errataOf(call).length > 0}<div class="soft">errata: {errataOf(call).join(', ')}</div>{/if}
+            </td>
+            <td>
+              {#each call.takers as taker (taker.auditionId)}<div>
+                  <a href="/auditions/{taker.auditionId}"><bdi>{taker.name}</bdi></a>{taker.isArchived
+                    ? ' (put away)'
+                    : ''}
+                </div>{:else}<span class="soft">nobody</span>{/each}
+            </td>
+            <td>
+              {#if call.isOver}<span class="soft">is over</span>{:else}<span class:due={call.isRecheckDue}
+                  >{sayChecked(call)}</span
+                >
+                {#if call.isRecheckDue && first}<div>
+                    <a href="/auditions/{first.auditionId}/call"
+                      >{call.daysSinceChecked === null ? 'look at it' : 'look again'}</a
+                    >
+                  </div>{/if}{/if}
+            </td>
           </tr>
-        </thead>
-        <tbody>
-          {#each data.calls as call (call.id)}
-            {@const [first] = call.takers}
-            <tr>
-              <td>
-                {#if first}<a href="/auditions/{first.auditionId}/call"><strong>{call.name}</strong></a
-                  >{:else}<strong>{call.name}</strong>{/if}
-              </td>
-              <td>
-                {#each call.rounds as round (round.id)}<p>
-                    {round.name}, {round.isWeek ? 'week of ' : ''}{sayDate(dayOf(round.date))}
-                  </p>{:else}<span class="soft">none yet</span>{/each}
-              </td>
-              <td>
-                {#if call.items.length === 0}<span class="soft">empty</span>{:else if first}<a
-                    href="/auditions/{first.auditionId}/list">{sayItems(call.items.length)}</a
-                  >{:else}{sayItems(call.items.length)}{/if}
-                {#if call.items.some((i) => i.errata > 0)}<p class="soft">
-                    errata: {call.items
-                      .filter((i) => i.errata > 0)
-                      .map((i) => i.name)
-                      .join(', ')}
-                  </p>{/if}
-              </td>
-              <td>
-                {#each call.takers as taker (taker.auditionId)}<p>
-                    <a href="/auditions/{taker.auditionId}"><bdi>{taker.name}</bdi></a>{taker.isArchived
-                      ? ' (put away)'
-                      : ''}
-                  </p>{:else}<span class="soft">nobody</span>{/each}
-              </td>
-              <td class="soft">{call.checkedOn ? sayDate(dayOf(call.checkedOn)) : 'not yet'}</td>
-            </tr>
-          {/each}
-        </tbody>
-      </table>
-    </div>
+        {/each}
+      </tbody>
+    </table>
   {:else}
     <p class="first">No list yet. It begins with a candidate’s audition: open a candidate and add one.</p>
   {/if}
 </div>
 
 <style>
-  .scroll {
-    position: relative;
+  table {
     margin-top: 16px;
-    overflow-x: auto;
   }
   td a {
     display: inline-block;
     min-height: 24px;
+  }
+  .due {
+    font-weight: 650;
   }
   .first {
     margin-top: 16px;

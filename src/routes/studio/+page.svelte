@@ -32,7 +32,7 @@
       rechecks={data.studio.rechecks}
       checked={(answer && 'checked' in answer && answer.checked) || null}
     />
-    <table>
+    <table class="by-day">
       <thead>
         <tr>
           <th scope="col" class="number">days to go</th>
@@ -131,9 +131,6 @@
   @media (max-width: 720px) {
     form {
       grid-template-columns: 1fr;
-    }
-    thead {
-      display: none;
     }
   }
 </style>

@@ -5,7 +5,7 @@
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import { ITEM_KINDS } from '$lib/core/season';
   import { BEAT_UNITS, sayUnit } from '$lib/core/units';
-  import type { ListRow, listForm } from '$lib/schema/list-text';
+  import { type ListRow, type listForm, readListRow } from '$lib/schema/list-text';
   import { keptForm } from '$lib/state/kept-form';
 
   let {
@@ -35,6 +35,14 @@
     Object.values($errors.rows?.[i] ?? {})
       .flat()
       .filter((text): text is string => typeof text === 'string');
+  /** What a row still lacks, said while it is looked over. */
+  const lacks = $derived(
+    $form.rows.map((row) => {
+      const read = readListRow(row);
+      return read.ok ? null : read.fault;
+    })
+  );
+  const lacking = $derived(lacks.filter((lack) => lack !== null).length);
 </script>
 
 <form method="POST" action="?/save" use:enhance>
@@ -54,7 +62,7 @@
       <tbody>
         {#each $form.rows as row, i (i)}
           {@const bad = $errors.rows?.[i]}
-          <tr>
+          <tr class:open={bad || lacks[i]}>
             {#each TEXTS as [field, label, width] (field)}
               <td
                 ><input
@@ -122,12 +130,17 @@
           </tr>
           {#each faultsOf(i) as says (says)}
             <tr><td colspan="11" class="fault"><span role="alert">Row {i + 1}: {says}</span></td></tr>
+          {:else}
+            {#if lacks[i]}<tr><td colspan="11" class="lacks">Row {i + 1}: {lacks[i].says}</td></tr>{/if}
           {/each}
         {/each}
       </tbody>
     </table>
   </div>
   <p class="ends">
+    {#if lacking > 0}<span class="soft"
+        >{lacking === 1 ? 'One row still lacks' : `${lacking} rows still lack`} something.</span
+      >{/if}
     <button class="action main" disabled={$submitting}
       >Add {$form.rows.length === 1 ? 'this item' : `these ${$form.rows.length} items`}</button
     >
@@ -141,6 +154,13 @@
   }
   td {
     padding: 4px 6px 4px 0;
+    vertical-align: middle;
+  }
+  .open td {
+    border-bottom: 0;
+  }
+  .lacks {
+    color: var(--soft);
   }
   input,
   select {
@@ -168,6 +188,11 @@
     font-weight: 600;
   }
   .ends {
+    display: flex;
+    flex-direction: row-reverse;
+    justify-content: flex-end;
+    gap: 16px;
+    align-items: center;
     margin-top: 14px;
   }
 </style>

@@ -14,9 +14,10 @@
     notes: readonly { readonly date: string; readonly note: string }[];
   } = $props();
 
-  const LINES = 6;
   const latest = $derived(notes[0]);
   const climbing = $derived(plan?.items.filter((item) => item.state === 'climbing') ?? []);
+  /** As many lines to write on as the sheet has room for below what is printed. */
+  const lines = $derived(Math.max(6, 24 - climbing.length - Math.ceil((latest?.note.length ?? 0) / 160)));
   const nextOf = (item: (typeof climbing)[number]) => item.rungs.find((r) => r.date !== null);
 </script>
 
@@ -44,7 +45,7 @@
 {/if}
 
 <h3>To remember</h3>
-{#each { length: LINES } as _, i (i)}<div class="line"></div>{/each}
+{#each { length: lines } as _, i (i)}<div class="line"></div>{/each}
 
 <style>
   h2 {

@@ -19,11 +19,17 @@
     }))
   );
   const short = (date: string) => sayDate(dayOf(date)).slice(4);
+  /** A short list fills the sheet too: lines as high as there is room for, between 10 and 17 mm. */
+  const lineMm = $derived(Math.min(17, Math.max(10, 140 / (wall.rows.length + 1))));
   const datesIn = (from: string, to: string) => dates.filter((d) => d.date >= from && d.date <= to);
 </script>
 
 {#each parts as part (part.from)}
-  <table class:next={part.from > 0}>
+  <table
+    class:next={part.from > 0}
+    class:roomy={lineMm > 12 && part.weeks.length <= 9}
+    style="--line: {lineMm.toFixed(1)}mm"
+  >
     <thead>
       <tr>
         <th scope="col" class="item">weeks to go</th>
@@ -53,7 +59,7 @@
           {/each}
           <td class="goal"
             >{#if row.unit && row.target !== null}<NoteValue unit={row.unit} height={13} />
-              {row.target}{/if}</td
+              {row.target}{/if}{#if row.dueLater}<span class="later">by {short(row.dueLater)}</span>{/if}</td
           >
         </tr>
       {/each}
@@ -85,7 +91,7 @@
   }
   th,
   td {
-    height: 10mm;
+    height: var(--line);
     padding: 1mm;
     border: 0.4pt solid var(--rule);
     color: #000;
@@ -112,6 +118,26 @@
     text-align: left;
   }
   th span {
+    font-weight: 400;
+  }
+  .roomy {
+    font-size: 14pt;
+  }
+  .roomy thead th {
+    font-size: 9pt;
+  }
+  .roomy thead strong {
+    font-size: 15pt;
+  }
+  .roomy th[scope='row'] {
+    font-size: 12pt;
+  }
+  .roomy .dates td {
+    font-size: 9pt;
+  }
+  .later {
+    display: block;
+    font-size: 8pt;
     font-weight: 400;
   }
   .now {

@@ -22,7 +22,7 @@
 <tbody>
   {#each lines as audition, i (audition?.id ?? 'none')}
     <tr>
-      <td class="number days" class:soft={!audition?.roundDate}>{audition?.daysToGo ?? '–'}</td>
+      <td class="number to-go" class:soft={!audition?.roundDate}>{audition?.daysToGo ?? '–'}</td>
       <td>
         {#if i === 0}
           <a class="name" href="/candidates/{row.id}"><bdi>{row.name}</bdi></a>
@@ -74,16 +74,6 @@
 </tbody>
 
 <style>
-  .days {
-    width: 84px;
-    font-size: 1.6rem;
-    font-weight: 700;
-    line-height: 1.1;
-    color: var(--date);
-  }
-  .days.soft {
-    color: var(--soft);
-  }
   .name {
     color: inherit;
     font-weight: 650;
@@ -98,24 +88,5 @@
   }
   .silent {
     font-weight: 650;
-  }
-  @media (max-width: 720px) {
-    tr {
-      display: grid;
-      grid-template-columns: 64px 1fr;
-      padding: 10px 0;
-      border-bottom: 1px solid var(--rule);
-    }
-    td {
-      grid-column: 2;
-      padding: 2px 0;
-      border: 0;
-    }
-    .days {
-      grid-column: 1;
-      grid-row: 1 / span 4;
-      width: auto;
-      padding-right: 12px;
-    }
   }
 </style>

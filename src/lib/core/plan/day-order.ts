@@ -31,13 +31,24 @@ export function splitBlocks(minutes: Minutes): Minutes[] {
 export function orderBlocks<B extends OrderedBlock>(blocks: readonly B[]): B[] {
   const rank = (b: B) => (b.isRun ? 3 : b.isWarm ? 0 : b.wasMissed ? 1 : 2);
   const sorted = [...blocks].sort((a, b) => rank(a) - rank(b) || b.clicksToGo - a.clicksToGo);
-  for (let i = 1; i < sorted.length - 1; i += 1) {
-    if (clash(sorted[i - 1]!, sorted[i]!)) {
-      const other = sorted.findIndex((b, j) => j > i && !clash(sorted[i - 1]!, b) && !b.isRun);
-      if (other > i) sorted.splice(i, 0, ...sorted.splice(other, 1));
-    }
+  for (let i = 1; i < sorted.length; i += 1) {
+    if (!clash(sorted[i - 1]!, sorted[i]!)) continue;
+    const other = sorted.findIndex((b, j) => j > i && !clash(sorted[i - 1]!, b) && !b.isRun);
+    if (other > i) sorted.splice(i, 0, ...sorted.splice(other, 1));
+    else takeBack(sorted, i);
   }
   return sorted;
+}
+
+/** Moves a block that has nothing after it to lie between to the nearest place before, behind what is held and no run. */
+function takeBack(sorted: OrderedBlock[], from: number): void {
+  const block = sorted[from]!;
+  if (block.isRun || block.isWarm) return;
+  for (let to = from - 1; to >= 0 && !sorted[to]!.isWarm; to -= 1)
+    if ((to === 0 || !clash(sorted[to - 1]!, block)) && !clash(sorted[to]!, block)) {
+      sorted.splice(to, 0, ...sorted.splice(from, 1));
+      return;
+    }
 }
 
 function clash(a: OrderedBlock, b: OrderedBlock): boolean {

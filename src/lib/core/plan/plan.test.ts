@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { dayOf, formatDate } from '../units';
 import { type PracticeTime, dayCapacity } from './capacity';
@@ -202,6 +203,26 @@ describe('a day', () => {
       'b',
       'a'
     ]);
+  });
+
+  it('keeps them apart however hard they are beside the others', () => {
+    fc.assert(
+      fc.property(fc.array(fc.nat(20), { minLength: 1, maxLength: 5 }), fc.nat(20), (others, hard) => {
+        const block = (id: string, clicksToGo: number) => ({
+          id,
+          minutes: 20,
+          isWarm: false,
+          isRun: false,
+          wasMissed: false,
+          clicksToGo
+        });
+        const twice = [block('a', hard), block('a', hard)];
+        const ids = orderBlocks([...others.map((n, i) => block(`${i}`, n)), ...twice]).map((b) => b.id);
+        expect(ids.lastIndexOf('a') - ids.indexOf('a')).toBeGreaterThan(1);
+        expect(ids).toHaveLength(others.length + 2);
+      }),
+      { seed: 11, numRuns: 200 }
+    );
   });
 
   it('has blocks no longer than twenty-five minutes', () => {

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { laySeason } from './lay';
+import type { SeasonRequest } from './request';
 import { readWall } from './wall';
 
-const plan = laySeason({
+const request: SeasonRequest = {
   today: '2026-11-24',
   rounds: [{ id: 'r', name: 'round', date: '2027-01-09', zone: 'Europe/Brussels' }],
   items: [
@@ -38,10 +39,27 @@ const plan = laySeason({
     fundamentalsMin: 0
   },
   log: []
-});
+};
+const plan = laySeason(request);
 const wall = readWall(plan);
 
 describe('the wall chart', () => {
+  it('says by when an item is due that only a later round hears', () => {
+    const later = laySeason({
+      ...request,
+      rounds: [
+        { ...request.rounds[0]!, itemIds: ['b'] },
+        { id: 'f', name: 'final', date: '2027-01-23', zone: 'Europe/Brussels', itemIds: ['a', 'b'] }
+      ]
+    });
+    const due = readWall(later).rows.map((row) => [row.itemId, row.dueLater]);
+    expect(due).toEqual([
+      ['a', '2027-01-23'],
+      ['a', '2027-01-23'],
+      ['b', null]
+    ]);
+  });
+
   it('has the weeks down to the round, and a row a section, bars named where there are several', () => {
     expect(wall.weeks.map((w) => w.weeksToGo)).toEqual([7, 6, 5, 4, 3, 2, 1]);
     expect(wall.rows.map((r) => [r.name, r.bars])).toEqual([

@@ -198,18 +198,31 @@ export const checkCall = useCase({
   }
 });
 
-/** Every call of the studio with who takes it, those with a round ahead first. */
+/** Every call of the studio with who takes it: the soonest round first, then those without, then what is over. */
 export const readCalls = useCase({
   rule: 'teacher',
   run: (app: App, _input: Record<string, never>) =>
-    calls.listCalls(app.db).map((call) => {
-      return {
-        id: call.id,
-        name: call.name,
-        rounds: call.rounds,
-        checkedOn: call.checkedOn,
-        items: printedItems(app.db, call.id).map(({ name, errata }) => ({ name, errata: errata.length })),
-        takers: auditions.takersOf(app.db, call.id)
-      };
-    })
+    calls
+      .listCalls(app.db)
+      .map((call) => readCallLine(app, call))
+      .sort(
+        (a, b) => (a.daysToGo ?? Infinity) - (b.daysToGo ?? Infinity) || Number(a.isOver) - Number(b.isOver)
+      )
 });
+
+function readCallLine(app: App, call: calls.Call) {
+  const { id, name, rounds, checkedOn } = call;
+  const today = todayIn(app, rounds[0]?.zone ?? 'UTC');
+  const next = rounds.find((r) => r.date >= today);
+  return {
+    id,
+    name,
+    rounds,
+    daysToGo: next ? dayOf(next.date) - dayOf(today) : null,
+    isOver: rounds.length > 0 && !next,
+    daysSinceChecked: checkedOn === null ? null : dayOf(today) - dayOf(checkedOn),
+    isRecheckDue: isRecheckDue(call, today),
+    items: printedItems(app.db, id).map((item) => ({ name: item.name, errata: item.errata.length })),
+    takers: auditions.takersOf(app.db, id)
+  };
+}

@@ -31,7 +31,7 @@
         <h2>Auditions</h2>
         {#each data.auditions as audition (audition.id)}
           <a class="audition" href="/auditions/{audition.id}">
-            <span class="days">{audition.daysToGo ?? '–'}</span>
+            <span class="to-go" class:soft={audition.daysToGo === null}>{audition.daysToGo ?? '–'}</span>
             <span>
               <strong>{audition.name}</strong><br />
               <span class="soft">
@@ -147,7 +147,7 @@
     max-width: 720px;
     margin-top: 32px;
   }
-  section > * + * {
+  section > :global(* + *) {
     margin-top: 8px;
   }
   .audition {
@@ -159,14 +159,13 @@
     color: inherit;
     text-decoration: none;
   }
-  .audition:hover strong {
+  .audition strong {
+    color: var(--plan);
     text-decoration: underline;
+    text-underline-offset: 2px;
   }
-  .days {
-    min-width: 64px;
-    color: var(--date);
-    font-size: 1.8rem;
-    font-weight: 700;
+  .to-go {
+    min-width: 52px;
     text-align: right;
   }
   .away {

@@ -5,21 +5,17 @@ import { CodedError } from '$lib/server/errors';
 import { ask } from '$lib/server/http';
 import { importArchive } from '$lib/server/usecase/archive';
 import { backUp, readBackups } from '$lib/server/usecase/backup';
-import { readStudio } from '$lib/server/usecase/studio';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = (event) => {
-  const { rows, archived } = ask(event, readStudio, {});
-  return {
-    candidates: rows.length + archived.length,
-    backups: ask(event, readBackups, { directory: backupDirectory() }),
-    directory: backupDirectory()
-  };
+  const directory = backupDirectory();
+  return { directory, backups: ask(event, readBackups, { directory }) };
 };
 
 export const actions: Actions = {
   takeIn: async (event) => {
-    ask(event, readStudio, {});
+    // who may, before anything of a large file is read
+    ask(event, readBackups, { directory: backupDirectory() });
     const length = Number(event.request.headers.get('content-length'));
     if (length > MOST_ARCHIVE_BYTES)
       return fail(413, { fault: `This file was not taken in. ${sayTooLarge(length)} Nothing was changed.` });

@@ -1,12 +1,22 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { enhance } from '$app/forms';
+  import { dayOf, sayDate } from '$lib/core/units';
   import type { ActionData, PageData } from './$types';
 
   let { data, form }: { data: PageData; form: ActionData } = $props();
   let isBusy = $state(false);
   const size = (bytes: number) =>
     bytes < 1024 * 1024 ? `${Math.ceil(bytes / 1024)} kB` : `${(bytes / 1024 / 1024).toFixed(1)} MB`;
-  const when = (ms: number) => new Date(ms).toISOString().slice(0, 16).replace('T', ', ');
+  /** Once the page runs in a browser: times there are the reader's own. */
+  let isHere = $state(false);
+  onMount(() => (isHere = true));
+  function when(ms: number): string {
+    const shift = isHere ? new Date(ms).getTimezoneOffset() * 60_000 : 0;
+    const [date, time] = new Date(ms - shift).toISOString().split('T') as [string, string];
+    return `${sayDate(dayOf(date))}, ${time.slice(0, 5)}${isHere ? '' : ' UTC'}`;
+  }
+  const newest = $derived(data.backups[0]);
 </script>
 
 <svelte:head><title>Archive and backup · Irvot</title></svelte:head>
@@ -60,34 +70,40 @@
 
   <section>
     <h2>Backups</h2>
-    <p>
-      A copy of the whole studio is made each day while it runs, and kept for a fortnight in <code
-        >{data.directory}</code
-      >. Copy that folder to another disk now and then.
-    </p>
+    {#if newest}
+      <p class="newest">The newest is of <strong>{when(newest.atMs)}</strong>, {size(newest.bytes)}.</p>
+    {:else}<p class="newest">There is <strong>none yet</strong>.</p>{/if}
     <form method="POST" action="?/backUp" use:enhance>
       <button class="action">Back up now</button>
       {#if form && 'isBackedUp' in form}<span role="status">Done; the copy was checked.</span>{/if}
     </form>
-    {#if data.backups.length > 0}
+    <p>
+      {data.isDemo
+        ? 'The demo makes a copy only when asked; a studio makes one each day while it runs, kept for a fortnight.'
+        : 'A copy of the whole studio is made each day while it runs, and kept for a fortnight.'}
+      They lie in <code>{data.directory}</code>: copy that folder to another disk now and then.
+    </p>
+    {#if newest}
       <table>
         <thead
-          ><tr
-            ><th scope="col">made (UTC)</th><th scope="col">file</th><th scope="col" class="number">size</th
-            ></tr
+          ><tr><th scope="col">made</th><th scope="col">file</th><th scope="col" class="number">size</th></tr
           ></thead
         >
         <tbody>
           {#each data.backups as backup (backup.name)}
             <tr
-              ><td>{when(backup.atMs)}</td><td>{backup.name}</td><td class="number">{size(backup.bytes)}</td
+              ><td>{when(backup.atMs)}</td><td class="file">{backup.name}</td><td class="number"
+                >{size(backup.bytes)}</td
               ></tr
             >
           {/each}
         </tbody>
       </table>
-    {:else}<p class="soft">None yet.</p>{/if}
-    <p class="soft">To go back to one: stop the studio, then <code>npm run restore -- FILE</code>.</p>
+      <p class="soft">
+        To go back to one: stop the studio, then <code>npm run restore -- {data.directory}/{newest.name}</code
+        >.
+      </p>
+    {/if}
   </section>
 </div>
 
@@ -104,6 +120,10 @@
     flex-wrap: wrap;
     gap: 12px;
     align-items: center;
+  }
+  .file,
+  code {
+    overflow-wrap: anywhere;
   }
   .done,
   .fault {

@@ -9,6 +9,8 @@
   const size = $derived(page.url.searchParams.get('size') === 'letter' ? 'letter' : 'A4');
   const kind = $derived(page.url.pathname.split('/').at(-1)!);
   const isWide = $derived(kind === 'wall');
+  const short = $derived(data.paper.plan?.short ?? null);
+  const nameOf = (id: string) => data.paper.plan?.items.find((item) => item.id === id)?.name ?? '';
   const sheets = [
     ['week', 'Week'],
     ['wall', 'Wall chart'],
@@ -54,6 +56,13 @@
         </p>{/if}
     </header>
     {@render children()}
+    {#if short && kind !== 'note'}
+      <p class="short">
+        The plan is {short.minutes} minutes short:
+        {short.items.map((item) => nameOf(item.itemId)).join(', ')}
+        {short.items.length === 1 ? 'does' : 'do'} not reach the target yet.
+      </p>
+    {/if}
   </article>
 </div>
 
@@ -121,6 +130,10 @@
   }
   .days strong {
     font-size: 16pt;
+  }
+  .short {
+    margin-top: 4mm;
+    font-weight: 600;
   }
   @media print {
     .table {
