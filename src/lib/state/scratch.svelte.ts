@@ -12,7 +12,9 @@ export class ScratchSeason {
   changes = $state.raw<Changes>({});
   /** The plan the changes give; null until the first is laid. */
   laid = $state.raw<Scratch | null>(null);
-  remedies = $state.raw<readonly Remedy[] | null>(null);
+  /** As many as have been found. */
+  remedies = $state.raw<readonly Remedy[]>([]);
+  isLooking = $state(false);
   trouble = $state('');
   readonly #worker: SeasonWorker;
   readonly #draft: string;
@@ -23,11 +25,13 @@ export class ScratchSeason {
     this.#draft = draftName(`what if ${auditionId}`);
     const before = browser ? localStorage.getItem(this.#draft) : null;
     this.set(before ? (JSON.parse(before) as Changes) : {});
-    if (plan.short)
-      this.#worker.remedies({}).then(
-        (found) => (this.remedies = found),
-        (why: Error) => (this.trouble = why.message)
-      );
+    if (plan.short) this.#look().catch((why: Error) => (this.trouble = why.message));
+  }
+
+  async #look(): Promise<void> {
+    this.isLooking = true;
+    for await (const remedy of this.#worker.remedies()) this.remedies = [...this.remedies, remedy];
+    this.isLooking = false;
   }
 
   get isChanged(): boolean {

@@ -27,9 +27,13 @@ export class SeasonWorker {
     this.#ask({ kind: 'open', ...opening }).catch(() => {});
   }
 
-  async remedies(changes: Changes): Promise<readonly Remedy[]> {
-    const answer = await this.#ask({ kind: 'remedies', changes });
-    return answer.kind === 'remedies' ? answer.remedies : [];
+  /** The season's remedies, one after the other. */
+  async *remedies(): AsyncGenerator<Remedy, void> {
+    for (;;) {
+      const answer = await this.#ask({ kind: 'next-remedy' });
+      if (answer.kind !== 'next-remedy' || !answer.remedy) return;
+      yield answer.remedy;
+    }
   }
 
   /** Null where another laying has been asked for meanwhile. */

@@ -16,7 +16,7 @@ export type Opening = {
 
 export type SeasonQuestion =
   | ({ readonly kind: 'open' } & Opening)
-  | { readonly kind: 'remedies'; readonly changes: Changes }
+  | { readonly kind: 'next-remedy' }
   | { readonly kind: 'lay'; readonly changes: Changes };
 
 export type Scratch = {
@@ -29,5 +29,6 @@ export type Scratch = {
 
 export type SeasonAnswer =
   | { readonly kind: 'open' }
-  | { readonly kind: 'remedies'; readonly remedies: readonly Remedy[] }
+  /** Null where there is no other. */
+  | { readonly kind: 'next-remedy'; readonly remedy: Remedy | null }
   | ({ readonly kind: 'lay' } & Scratch);

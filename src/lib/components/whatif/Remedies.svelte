@@ -4,11 +4,13 @@
 
   let {
     remedies,
+    isLooking,
     isSame,
     onTry
   }: {
-    /** Null while they are being looked for. */
-    remedies: readonly Remedy[] | null;
+    remedies: readonly Remedy[];
+    /** Whether there may be others. */
+    isLooking: boolean;
     /** Whether these changes are the ones being tried. */
     isSame: (changes: Changes) => boolean;
     onTry: (changes: Changes) => void;
@@ -23,38 +25,38 @@
     fundamentals: 'fewer fundamentals',
     'leave-out': 'leave out an item'
   };
-  const open = $derived(remedies?.filter((r) => r.changes !== null) ?? []);
-  const shut = $derived(remedies?.filter((r) => r.changes === null) ?? []);
+  const open = $derived(remedies.filter((r) => r.changes !== null));
+  const shut = $derived(remedies.filter((r) => r.changes === null));
 </script>
 
 <section aria-labelledby="remedies">
   <h3 id="remedies">What would make it fit</h3>
-  {#if remedies === null}
+  <ul>
+    {#each open as remedy (remedy.kind)}
+      <li>
+        <button type="button" aria-pressed={isSame(remedy.changes!)} onclick={() => onTry(remedy.changes!)}>
+          <span class="kind">{KINDS[remedy.kind]}</span>
+          <span>{remedy.says}</span>
+        </button>
+      </li>
+    {:else}
+      {#if !isLooking}<li class="soft">
+          Nothing of one kind alone makes it fit. Try several together by hand.
+        </li>{/if}
+    {/each}
+  </ul>
+  {#if isLooking}
     <p class="soft" role="status">Looking for the least of each kind ...</p>
-  {:else}
-    <ul>
-      {#each open as remedy (remedy.kind)}
-        <li>
-          <button type="button" aria-pressed={isSame(remedy.changes!)} onclick={() => onTry(remedy.changes!)}>
+  {:else if shut.length > 0}
+    <details>
+      <summary>What does not help by itself</summary>
+      <ul class="shut">
+        {#each shut as remedy (remedy.kind)}<li class="soft">
             <span class="kind">{KINDS[remedy.kind]}</span>
-            <span>{remedy.says}</span>
-          </button>
-        </li>
-      {:else}
-        <li class="soft">Nothing of one kind alone makes it fit. Try several together by hand.</li>
-      {/each}
-    </ul>
-    {#if shut.length > 0}
-      <details>
-        <summary>What does not help by itself</summary>
-        <ul class="shut">
-          {#each shut as remedy (remedy.kind)}<li class="soft">
-              <span class="kind">{KINDS[remedy.kind]}</span>
-              {remedy.says}
-            </li>{/each}
-        </ul>
-      </details>
-    {/if}
+            {remedy.says}
+          </li>{/each}
+      </ul>
+    </details>
   {/if}
 </section>
 
@@ -66,10 +68,13 @@
   li + li {
     border-top: 1px solid var(--rule);
   }
-  button {
-    display: flex;
-    flex-wrap: wrap;
+  button,
+  .shut li {
+    display: grid;
+    grid-template-columns: 262px 1fr;
     gap: 0 16px;
+  }
+  button {
     width: 100%;
     min-height: 40px;
     padding: 8px 10px;
@@ -88,13 +93,9 @@
     font-weight: 620;
   }
   .kind {
-    flex: 0 0 262px;
     color: var(--plan);
   }
   .shut li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 16px;
     padding: 6px 15px;
     font-size: 0.93rem;
   }
@@ -103,8 +104,9 @@
     cursor: pointer;
   }
   @media (max-width: 720px) {
-    .kind {
-      flex-basis: 100%;
+    button,
+    .shut li {
+      grid-template-columns: 1fr;
     }
   }
 </style>

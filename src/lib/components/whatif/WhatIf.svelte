@@ -62,6 +62,7 @@
 {#if plan.short && scratch}
   <Remedies
     remedies={scratch.remedies}
+    isLooking={scratch.isLooking}
     {isSame}
     onTry={(changes) => scratch?.set(isSame(changes) ? {} : changes)}
   />

@@ -19,15 +19,22 @@ import { askOfClimb, askOfMinutes, mostPerDay, rungPinsOf } from './ask';
 import { readClimb, schoolsOf, touchesOf } from './climb';
 import { describePlan } from './describe';
 import { type ItemCase, type ItemMinutes, type Laid, type SeasonFrame, loggedOn, readFrame } from './frame';
-import type { SeasonPlan } from './plan';
+import type { PlannedShortage, SeasonPlan } from './plan';
 import type { BlockPin, SeasonItem, SeasonRequest } from './request';
 import { isNarrowed, narrowToCuts } from './narrow';
+import { describeShortage } from './shortage';
 import { limitWeeks } from './weeks';
 
 /** The plan for a request that its schema has found sound. Cost: some flows over items x days. */
 export function laySeason(request: SeasonRequest): SeasonPlan {
   const asking = readAsking(request);
   return describePlan(asking.request, asking.frame, asking.cases, layMinutes(asking));
+}
+
+/** What a plan for the request would be short of, without the plan itself; null where it fits in whole blocks. */
+export function layShort(request: SeasonRequest): PlannedShortage | null {
+  const asking = readAsking(request);
+  return describeShortage(layMinutes(asking), asking.frame);
 }
 
 type Ask = Pick<ItemMinutes, 'owner' | 'kind' | 'asked'>;

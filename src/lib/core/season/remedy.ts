@@ -8,7 +8,7 @@ import { clicksBetween, clicksLower } from '../tempo';
 import type { Bpm } from '../units';
 import { type Changes, type ItemChange, applyChanges } from './change';
 import type { ItemCase } from './frame';
-import { laySeason, readAsking } from './lay';
+import { layShort, readAsking } from './lay';
 import { recommendStrategy } from './strategy';
 import { addAlike, addByWeekday } from './more-minutes';
 import {
@@ -25,25 +25,34 @@ import {
 } from './trial';
 import type { SeasonItem, SeasonRequest } from './request';
 
-/** All remedies of a plan that does not fit, in the order of REMEDY_KINDS; none where it fits. */
-export function findRemedies(request: SeasonRequest): Remedy[] {
-  if (fits(readAsking(request))) return [];
-  const all = REMEDY_KINDS.map((kind) => findRemedy(request, kind));
-  const alike = weekOf(all.find(({ kind }) => kind === 'minutes-alike'));
-  return all.map((remedy) =>
-    remedy.kind === 'minutes-by-weekday' && remedy.changes && weekOf(remedy) >= alike
-      ? none(remedy.kind, 'No other share of the weekdays needs fewer minutes than the same on each.')
-      : remedy
-  );
+/**
+ * All remedies of a plan that does not fit, in the order of REMEDY_KINDS; none where it fits. Each is found when it is asked for:
+ * the first can be shown while the next is looked for.
+ */
+export function* findRemedies(request: SeasonRequest): Generator<Remedy, void> {
+  if (fits(readAsking(request))) return;
+  for (const kind of REMEDY_KINDS) {
+    if (kind === 'minutes-alike') continue;
+    const remedy = findRemedy(request, kind);
+    if (kind === 'minutes-by-weekday') yield* comparedMinutes(remedy, findRemedy(request, 'minutes-alike'));
+    else yield remedy;
+  }
 }
 
-const weekOf = (remedy: Remedy | undefined) =>
-  remedy?.changes?.week?.reduce((sum, { addMin }) => sum + addMin, 0) ?? Infinity;
+/** Minutes by weekday are a way of their own only where they are fewer. */
+function comparedMinutes(byWeekday: Remedy, alike: Remedy): [Remedy, Remedy] {
+  const says = 'No other share of the weekdays needs fewer minutes than the same on each.';
+  const isOwn = !byWeekday.changes || weekOf(byWeekday) < weekOf(alike);
+  return [isOwn ? byWeekday : none(byWeekday.kind, says), alike];
+}
+
+const weekOf = (remedy: Remedy) =>
+  remedy.changes?.week?.reduce((sum, { addMin }) => sum + addMin, 0) ?? Infinity;
 
 /** The least remedy of one kind; where even then some is left in pieces too short for a block, it says so. Cost: some flows. */
 export function findRemedy(request: SeasonRequest, kind: RemedyKind): Remedy {
   const remedy = findLeast(request, kind);
-  const left = remedy.changes && laySeason(applyChanges(request, remedy.changes)).short;
+  const left = remedy.changes && layShort(applyChanges(request, remedy.changes));
   if (!left) return remedy;
   return {
     ...remedy,

@@ -1,7 +1,7 @@
 /** What remedies share: what they are, whether changes make a plan fit, and the least number that does. */
 import { doesFit } from '../plan';
 import { type Changes, applyChanges } from './change';
-import { type Asking, laySeason, readAsking } from './lay';
+import { type Asking, layShort, readAsking } from './lay';
 import type { SeasonRequest } from './request';
 
 export const REMEDY_KINDS = [
@@ -36,7 +36,7 @@ export const fitsWith = (request: SeasonRequest, changes: Changes) =>
 
 /** Whether it also lies in whole blocks. */
 export const laysWhole = (request: SeasonRequest, changes: Changes) =>
-  laySeason(applyChanges(request, changes)).short === null;
+  layShort(applyChanges(request, changes)) === null;
 
 /** So many are tried beyond the least that fits, for whole blocks (judgement). */
 export const MORE_FOR_BLOCKS = 8;

@@ -89,7 +89,7 @@ describe('changes tried and kept', () => {
     ];
     const stood = facts();
     const { request } = readScratch(app, TEACHER, { auditionId });
-    const curing = findRemedies(request).filter((remedy) => remedy.changes);
+    const curing = [...findRemedies(request)].filter((remedy) => remedy.changes);
     expect(curing.length).toBeGreaterThan(1);
     for (const { kind, changes } of curing) {
       const undoToken = keep(changes!);
