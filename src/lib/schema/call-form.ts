@@ -1,5 +1,6 @@
 /** The call as a form: rounds with their slots, other dates. */
 import { z } from 'zod';
+import { tooFarAhead } from '../core/season';
 import { dateField, jsonText, minutesField, nameField, timeField, zoneField } from './fields';
 import { refineSlot } from './round';
 
@@ -76,7 +77,7 @@ export function blankRound(name: string, zone: string): CallForm['rounds'][numbe
   };
 }
 
-/** What is only wrong today: a round before today that is not history; a time the clock skips; a round that hears nothing. */
+/** What is only wrong today: a round before today that is not history, or years ahead; a time the clock skips; a round that hears nothing. */
 export function callFaults(form: CallForm, today: string): { path: (string | number)[]; says: string }[] {
   const faults: { path: (string | number)[]; says: string }[] = [];
   // what is not a round at all has been said by the form itself
@@ -94,6 +95,8 @@ export function callFaults(form: CallForm, today: string): { path: (string | num
         says: `${round.date} is before today. Choose a later date, or tick that it has taken place.`
       });
     }
+    const tooFar = tooFarAhead(round.date, today);
+    if (tooFar) faults.push({ path: ['rounds', i, 'date'], says: tooFar });
     if (round.isRecorded && round.uploadBy === '')
       faults.push({ path: ['rounds', i, 'uploadBy'], says: 'Until when are the takes to be uploaded?' });
     else if (round.isRecorded && round.uploadBy < round.date)

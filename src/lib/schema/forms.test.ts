@@ -88,6 +88,11 @@ describe('the form of a call', () => {
     expect(says({ date: '2026-11-01', isHistory: true })).toBe('');
   });
 
+  it('refuses a round more than two years ahead: a slip in the year', () => {
+    expect(says({ date: '2062-01-09' })).toContain('rounds.0.date: 2062-01-09 is more than two years ahead');
+    expect(says({ date: '2028-11-25' })).toBe('');
+  });
+
   it('refuses a local time that daylight saving skips, and a round that hears nothing', () => {
     expect(says({ date: '2027-03-28', time: '02:30' })).toContain('rounds.0.time: 02:30 does not exist');
     expect(says({ hearsAll: false })).toContain('Choose what it hears');

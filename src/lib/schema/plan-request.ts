@@ -3,7 +3,7 @@
  * through, core/season can lay. Faults name the path and say what to do.
  */
 import { z } from 'zod';
-import type { SeasonRequest } from '../core/season';
+import { type SeasonRequest, tooFarAhead } from '../core/season';
 import type { Fault, Result } from '../core/units';
 import { barField, dateField, idField, minutesField, nameField, zoneField } from './fields';
 import { planItem, schools } from './item';
@@ -88,6 +88,8 @@ const planRequest = z
           ['rounds', i, 'date'],
           `${r.date} is before today, ${request.today}; a round that has taken place says "isHistory": true.`
         );
+      const tooFar = tooFarAhead(r.date, request.today);
+      if (tooFar) add(['rounds', i, 'date'], tooFar);
       r.itemIds?.forEach(
         (id, j) => !items.has(id) && add(['rounds', i, 'itemIds', j], `There is no item “${id}” in the list.`)
       );

@@ -14,15 +14,15 @@ export const roundFields = {
 
 type Slot = { date: string; time?: string | undefined; zone: string };
 
-/** The local time exists at the venue: daylight saving skips an hour once a year. Faults of the fields themselves are theirs to tell. */
+/** Why the local time does not exist at the venue, or null: daylight saving skips an hour once a year. Faults of the fields themselves are theirs to tell. */
+export function skippedTime({ date, time, zone }: Slot): string | null {
+  const isSound = parseDate(date) !== null && isZone(zone) && timeField.safeParse(time).success;
+  return time && isSound && instantOf(date, time, zone) === null
+    ? `${time} does not exist on ${date} in ${zone}: the clocks go forward then. Ask for the right time.`
+    : null;
+}
+
 export function refineSlot(slot: Slot, path: (string | number)[], context: z.RefinementCtx): void {
-  const isSound =
-    parseDate(slot.date) !== null && isZone(slot.zone) && timeField.safeParse(slot.time).success;
-  if (slot.time && isSound && instantOf(slot.date, slot.time, slot.zone) === null) {
-    context.addIssue({
-      code: 'custom',
-      path: [...path, 'time'],
-      message: `${slot.time} does not exist on ${slot.date} in ${slot.zone}: the clocks go forward then. Ask for the right time.`
-    });
-  }
+  const message = skippedTime(slot);
+  if (message) context.addIssue({ code: 'custom', path: [...path, 'time'], message });
 }

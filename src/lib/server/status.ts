@@ -19,6 +19,7 @@ export const STATUS: Record<ErrorCode, number> = {
   'no-target': 400,
   'target-outside': 400,
   'changes-unsound': 400,
+  'slot-unsound': 400,
   'on-the-list': 409,
   'list-name-taken': 409,
   'demo-only': 403

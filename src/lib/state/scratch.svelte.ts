@@ -12,6 +12,8 @@ export class ScratchSeason {
   changes = $state.raw<Changes>({});
   /** The plan the changes give; null until the first is laid. */
   laid = $state.raw<Scratch | null>(null);
+  /** Whether the plan shown is not yet the changes'. */
+  isLaying = $state(false);
   /** As many as have been found. */
   remedies = $state.raw<readonly Remedy[]>([]);
   isLooking = $state(false);
@@ -42,9 +44,12 @@ export class ScratchSeason {
     this.changes = changes;
     if (this.isChanged) localStorage.setItem(this.#draft, JSON.stringify(changes));
     else this.forget();
+    this.isLaying = true;
     this.#worker.lay(changes).then(
       (laid) => {
-        if (laid) this.laid = laid;
+        if (!laid) return;
+        this.laid = laid;
+        this.isLaying = false;
       },
       (why: Error) => (this.trouble = why.message)
     );

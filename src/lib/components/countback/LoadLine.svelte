@@ -20,6 +20,8 @@
     canPin: boolean;
   } = $props();
 
+  const isEmpty = $derived(plan.items.length > 0 && plan.items.every((item) => item.state === 'left-out'));
+
   const nameOf = (id: string) => plan.items.find((item) => item.id === id)?.name ?? '';
   const spans = $derived(plan.short?.reasons.flatMap((reason) => reason.spans) ?? []);
   /** Names of more than these would be a wall of words; the rows below have them all. */
@@ -141,7 +143,13 @@
       </p>
     </div>
   {:else}
-    <p><span>The plan fits: every rung has its minutes.</span></p>
+    <p>
+      <span
+        >{isEmpty
+          ? 'Every item is left out: nothing is planned.'
+          : 'The plan fits: every rung has its minutes.'}</span
+      >
+    </p>
   {/if}
   {#if !weeks.every(canTap)}
     <label class="pick">

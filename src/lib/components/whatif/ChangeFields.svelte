@@ -7,7 +7,8 @@
     type Schools,
     type SeasonItem,
     type Strategy,
-    targetFault
+    targetFault,
+    tooFarAhead
   } from '$lib/core/season';
   import { RAMP_SHAPES, type RampShape } from '$lib/core/plan';
   import { targetOf } from '$lib/core/tempo';
@@ -59,7 +60,7 @@
   }
 
   function setDate(date: string) {
-    fault = date > request.today ? '' : 'Choose a day after today.';
+    fault = date > request.today ? (tooFarAhead(date, request.today) ?? '') : 'Choose a day after today.';
     if (fault || !next) return;
     const others = (changes.rounds ?? []).filter((r) => r.roundId !== next.id);
     scratch.set({

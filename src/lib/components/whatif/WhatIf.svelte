@@ -85,7 +85,8 @@
       }}
     >
       <input type="hidden" name="changes" value={JSON.stringify(scratch.changes)} />
-      <button class="action main">Keep it</button>
+      {#if scratch.isLaying}<span class="soft late">Laying it again ...</span>{/if}
+      <button class="action main" disabled={scratch.isLaying}>Keep it</button>
       <button type="button" class="action" onclick={() => scratch?.set({})}>Drop it</button>
     </form>
   {:else}
@@ -123,6 +124,16 @@
   form {
     display: flex;
     gap: 12px;
+    align-items: center;
+  }
+  /* said only where it takes long enough to be noticed */
+  .late {
+    animation: late 0s 300ms both;
+  }
+  @keyframes late {
+    from {
+      visibility: hidden;
+    }
   }
   .fault {
     padding: 4px 0 4px 8px;

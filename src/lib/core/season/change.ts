@@ -4,7 +4,7 @@
  */
 import type { PracticeTime } from '../plan';
 import { type SectionTempo, clickableRange } from '../tempo';
-import { type Bpm, type Minutes, sayUnit } from '../units';
+import { type Bpm, type Minutes, parseDate, sayUnit } from '../units';
 import type { Schools, SeasonItem, SeasonRequest } from './request';
 
 export type ItemChange = {
@@ -91,6 +91,20 @@ export function setTarget(tempo: SectionTempo, bpm: Bpm): SectionTempo {
   if (tempo.kind === 'range') return { ...tempo, stretchBpm: bpm === tempo.lowBpm ? undefined : bpm };
   return { kind: 'pulse', unit: tempo.unit, targetBpm: bpm };
 }
+
+/** A round farther ahead is a slip in the year; and a plan over centuries would keep everybody waiting. */
+const MOST_DAYS_AHEAD = 2 * 366;
+
+/** Why a round cannot be planned for, dates as YYYY-MM-DD; null where it can. */
+export function tooFarAhead(date: string, today: string): string | null {
+  const [day, from] = [parseDate(date), parseDate(today)];
+  if (day === null || from === null || day - from <= MOST_DAYS_AHEAD) return null;
+  return `${date} is more than two years ahead. Check the year.`;
+}
+
+/** Why a round that is still to come cannot be on a date; null where it can. */
+export const roundDayFault = (date: string, today: string): string | null =>
+  date < today ? `${date} is before today.` : tooFarAhead(date, today);
 
 /** Why a tempo cannot be this section's target, as a sentence; null where it can. */
 export function targetFault(tempo: SectionTempo, bpm: Bpm): string | null {

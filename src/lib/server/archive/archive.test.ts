@@ -164,6 +164,18 @@ describe('a file that is no sound archive is refused with a sentence', () => {
     expect(refusal(bomb)).toContain('larger than any studio');
   });
 
+  it('and a round years ahead, before any plan is laid to it', () => {
+    const other = studio();
+    const calls = whole.calls.map((c) => ({
+      ...c,
+      rounds: c.rounds.map((r) => ({ ...r, date: '2099-01-09' }))
+    }));
+    expect(() => importArchive(other, TEACHER, { archive: { ...whole, calls } })).toThrow(
+      '2099-01-09 is more than two years ahead. Check the year. Nothing was changed.'
+    );
+    expect(listCandidates(other.db)).toEqual([]);
+  });
+
   it('leaves nothing half taken in', () => {
     const other = studio();
     const broken = {

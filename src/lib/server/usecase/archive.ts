@@ -2,9 +2,10 @@
  * The open archive out and in: the whole studio, or one candidate to take along. Taking in adds to what the studio has; it
  * is all or nothing. Sign-ins do not travel: a candidate gets a new link.
  */
+import { tooFarAhead } from '../../core/season';
 import type { Archive, ArchiveCall, ArchiveCandidate } from '../../schema/archive';
 import { ARCHIVE_VERSION } from '../../schema/archive';
-import type { App } from '../app';
+import { type App, todayIn } from '../app';
 import { CodedError } from '../errors';
 import * as auditions from '../store/audition';
 import * as calls from '../store/call';
@@ -126,6 +127,13 @@ export const importArchive = useCase({
     const again = archive.candidates.find((c) => here.has(c.id));
     if (again) throw new CodedError('here-already', sayHereAlready(again.name));
     const fresh = archive.calls.filter((call) => !calls.findCall(app.db, call.id));
+    const dates = [...fresh.flatMap((c) => c.rounds), ...archive.candidates.flatMap(slotsOf)];
+    const tooFar = dates.map(({ date }) => tooFarAhead(date, todayIn(app, 'UTC'))).find(Boolean);
+    if (tooFar)
+      throw new CodedError(
+        'archive-unreadable',
+        `This file was not taken in. ${tooFar} Nothing was changed.`
+      );
     for (const call of fresh) takeCall(app, call);
     for (const candidate of archive.candidates) takeCandidate(app, candidate);
     return {
@@ -134,6 +142,8 @@ export const importArchive = useCase({
     };
   }
 });
+
+const slotsOf = ({ auditions: taken }: ArchiveCandidate) => taken.flatMap((a) => a.slots);
 
 function sayHereAlready(name: string): string {
   return `${name} is in this studio already. Nothing was changed; erase the one here first, if the file is to take its place.`;

@@ -3,6 +3,8 @@
  * would do to every plan, shown before it is saved; and when its page was last looked at.
  */
 import { dayOf } from '../../core/units';
+import { roundDayFault } from '../../core/season';
+import { skippedTime } from '../../schema/round';
 import type { CallEffect } from '../../schema/view';
 import { type App, todayIn } from '../app';
 import { CodedError } from '../errors';
@@ -154,12 +156,28 @@ export const saveSlot = useCase({
   ) => {
     const audition = found(auditions.findAudition(app.db, input.auditionId));
     const round = found(audition.call.rounds.find((r) => r.id === input.roundId));
+    const fault =
+      input.date === null ? null : slotFault(app, audition, round, { ...input, date: input.date });
+    if (fault) throw new CodedError('slot-unsound', fault);
     if (input.date === null) auditions.dropSlot(app.db, audition.id, round.id);
     else auditions.putSlot(app.db, audition.id, { roundId: round.id, date: input.date, time: input.time });
     layAgain(app, audition.id, `slot of ${round.name}`);
     return audition.slots.find((slot) => slot.roundId === round.id);
   }
 });
+
+/** Why a slot cannot be; of a round that has taken place only the clock is asked. */
+function slotFault(
+  app: App,
+  audition: auditions.Audition,
+  round: calls.Round,
+  { date, time }: { date: string; time?: string | undefined }
+): string | null {
+  const { zone } = found(findCandidate(app.db, audition.candidateId));
+  const today = todayIn(app, zone);
+  const dayFault = round.date < today ? null : roundDayFault(date, today);
+  return dayFault ?? skippedTime({ date, time, zone: round.zone });
+}
 
 /** Mocks and other dates of one candidate alone. Returns those before. */
 export const saveOwnDates = useCase({

@@ -195,6 +195,15 @@ describe('the dates of a call', () => {
     expect(planOf(bo).daysToGo).toBe(53);
   });
 
+  it('refuse a slot in the past, years ahead, or at an hour the clock skips', () => {
+    const slot = (date: string, time?: string) => () =>
+      saveSlot(app, TEACHER, { auditionId: bo.auditionId, roundId: 'r1', date, time });
+    expect(slot('2026-11-23')).toThrow('2026-11-23 is before today.');
+    expect(slot('2062-01-09')).toThrow('more than two years ahead');
+    expect(slot('2027-03-28', '02:30')).toThrow('02:30 does not exist on 2027-03-28');
+    expect(planOf(bo).daysToGo).toBe(46);
+  });
+
   it('know a round to the week only, and the day by which takes are uploaded', () => {
     const [round] = call().rounds;
     const rounds = [{ ...round!, isWeek: true, uploadBy: '2027-01-14' }];

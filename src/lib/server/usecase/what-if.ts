@@ -2,7 +2,7 @@
  * What if: all facts of a season for a scratch copy that is laid where it is looked at, and the changes of it that are kept. What they
  * replace is remembered as one thing to be taken back.
  */
-import { type Changes, type SeasonSection, addMinutes, namesFor } from '../../core/season';
+import { type Changes, type SeasonSection, addMinutes, namesFor, roundDayFault } from '../../core/season';
 import { practiceTime } from '../../schema/time';
 import type { App } from '../app';
 import { CodedError } from '../errors';
@@ -79,7 +79,8 @@ export const keepChanges = useCase({
     if (daysIntoMock !== undefined) for (const id of together) setDaysIntoMock(app.db, id, daysIntoMock);
     for (const { roundId, date } of rounds) {
       const round = found(audition.rounds.find((r) => r.id === roundId));
-      if (date < request.today) throw new CodedError('changes-unsound', `${date} is before today.`);
+      const fault = roundDayFault(date, request.today);
+      if (fault) throw new CodedError('changes-unsound', fault);
       putSlot(app.db, audition.id, { roundId, date, time: round.time });
     }
     for (const change of changed) keepItem(app, audition.id, change);

@@ -1,4 +1,4 @@
-import { fail, redirect } from '@sveltejs/kit';
+import { fail, isHttpError, redirect } from '@sveltejs/kit';
 import { superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
 import {
@@ -67,14 +67,15 @@ export const actions: Actions = {
     if (!slot.valid)
       return fail(400, { slotFault: slot.errors.date?.[0] ?? slot.errors.time?.[0] ?? 'Check the slot.' });
     const { roundId, date, time } = slot.data;
-    const before = ask(event, saveSlot, {
-      auditionId: event.params.audition,
-      roundId,
-      date: date || null,
-      time: time || undefined
-    });
-    const fields = { roundId, date: before?.date ?? '', time: before?.time ?? '' };
-    return { slotSaved: roundId, undo: putBack('The slot is changed.', 'slot', fields) };
+    const input = { roundId, date: date || null, time: time || undefined };
+    try {
+      const before = ask(event, saveSlot, { auditionId: event.params.audition, ...input });
+      const fields = { roundId, date: before?.date ?? '', time: before?.time ?? '' };
+      return { slotSaved: roundId, undo: putBack('The slot is changed.', 'slot', fields) };
+    } catch (thrown) {
+      if (isHttpError(thrown, 400)) return fail(400, { slotFault: thrown.body.message });
+      throw thrown;
+    }
   },
   save: async (event) => {
     const auditionId = event.params.audition;
