@@ -3,7 +3,14 @@
  * tried is kept on this device until it is kept or dropped.
  */
 import { browser } from '$app/environment';
-import type { Changes, ItemChange, Names, Remedy, SeasonPlan } from '$lib/core/season';
+import {
+  type Changes,
+  type ItemChange,
+  type Names,
+  type Remedy,
+  type SeasonPlan,
+  dropGone
+} from '$lib/core/season';
 import { SeasonWorker } from '$lib/workers/season.client';
 import type { Scratch, SeasonFacts } from '$lib/workers/season.questions';
 import { draftName } from './draft';
@@ -26,7 +33,7 @@ export class ScratchSeason {
     this.#worker = new SeasonWorker({ facts, logAt, plan, names });
     this.#draft = draftName(`what if ${auditionId}`);
     const before = browser ? localStorage.getItem(this.#draft) : null;
-    this.set(before ? (JSON.parse(before) as Changes) : {});
+    this.set(before ? dropGone(JSON.parse(before) as Changes, facts) : {});
     if (plan.short) this.#look().catch((why: Error) => (this.trouble = why.message));
   }
 

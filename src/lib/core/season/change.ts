@@ -47,6 +47,26 @@ export function applyChanges(request: SeasonRequest, changes: Changes): SeasonRe
   };
 }
 
+/** The changes without those to rounds, items or sections that are not there any more, as in a copy kept for a while. */
+export function dropGone(
+  changes: Changes,
+  { rounds, items }: Pick<SeasonRequest, 'rounds' | 'items'>
+): Changes {
+  const kept = changes.items?.flatMap((change) => {
+    const item = items.find(({ id }) => id === change.itemId);
+    const sections = new Set(item?.sections.map((s) => s.id));
+    const targets = change.targets?.filter((t) => sections.has(t.sectionId));
+    return item ? [{ ...change, ...(targets ? { targets } : {}) }] : [];
+  });
+  return {
+    ...changes,
+    ...(changes.rounds
+      ? { rounds: changes.rounds.filter((r) => rounds.some(({ id }) => id === r.roundId)) }
+      : {}),
+    ...(kept ? { items: kept } : {})
+  };
+}
+
 /** Added to the weekday's longest span, the first of them where several are as long; taken off spans from the last. */
 export function addMinutes(
   week: PracticeTime['week'],

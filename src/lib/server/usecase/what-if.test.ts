@@ -1,9 +1,9 @@
 /** Changes tried and kept: what is kept is what was drawn, and one step takes it all back. */
 import { beforeEach, describe, expect, it } from 'vitest';
-import { type Changes, applyChanges, findRemedies, laySeason } from '../../core/season';
+import { type Changes, applyChanges, dropGone, findRemedies, laySeason } from '../../core/season';
 import { type App, type Who, makeApp } from '../app';
 import { openDb } from '../db/open';
-import { addAudition, takeCall } from './call';
+import { addAudition, saveCall, saveSlot, takeCall } from './call';
 import { readCountback } from './countback';
 import { addItem, readList } from './list';
 import { addCandidate, readCandidate, saveTime } from './studio';
@@ -117,17 +117,50 @@ describe('changes tried and kept', () => {
   it('are refused whole with a sentence where one of them cannot be', () => {
     const [first] = itemsOf();
     const sectionId = first!.sections[0]!.id;
+    const roundId = readScratch(app, TEACHER, { auditionId }).request.rounds[0]!.id;
     const refused: [Changes, string][] = [
       [{ week: [{ weekday: 1, addMin: 700 }] }, 'minutes'],
       [
         { fundamentalsMin: 1, items: [{ itemId: first!.id, targets: [{ sectionId, bpm: 140 }] }] },
         'published range'
       ],
-      [{ fundamentalsMin: 1, items: [{ itemId: 'nobody', isLeftOut: true }] }, 'nothing here']
+      [{ fundamentalsMin: 1, items: [{ itemId: 'nobody', isLeftOut: true }] }, 'on the list no more'],
+      [{ fundamentalsMin: 1, rounds: [{ roundId: 'none', date: '2027-01-16' }] }, 'in the call no more'],
+      [{ fundamentalsMin: 1, rounds: [{ roundId, date: '2062-01-16' }] }, 'more than two years ahead']
     ];
     const before = JSON.stringify(planOf());
     for (const [changes, says] of refused) expect(() => keep(changes)).toThrow(says);
     expect(JSON.stringify(planOf())).toBe(before);
     expect(readCandidate(app, TEACHER, { candidateId }).candidate.time.fundamentalsMin).toBe(4);
+  });
+
+  it('lose only what has gone when they are tried again later, and when they are taken back', () => {
+    const [first] = itemsOf();
+    const { request } = readScratch(app, TEACHER, { auditionId });
+    const roundId = request.rounds[0]!.id;
+    const changes: Changes = {
+      fundamentalsMin: 1,
+      rounds: [
+        { roundId, date: '2027-01-16' },
+        { roundId: 'gone', date: '2027-01-16' }
+      ],
+      items: [
+        { itemId: first!.id, targets: [{ sectionId: 'gone', bpm: 80 }], isLeftOut: true },
+        { itemId: 'gone', isLeftOut: true }
+      ]
+    };
+    expect(dropGone(changes, request)).toEqual({
+      fundamentalsMin: 1,
+      rounds: [{ roundId, date: '2027-01-16' }],
+      items: [{ itemId: first!.id, targets: [], isLeftOut: true }]
+    });
+    saveSlot(app, TEACHER, { auditionId, roundId, date: '2027-01-12' });
+    const undoToken = keep({ fundamentalsMin: 1, rounds: [{ roundId, date: '2027-01-16' }] });
+    const { call } = readCountback(app, TEACHER, { auditionId }).audition;
+    const rounds = [{ id: '', name: 'final', date: '2027-01-30', zone, isHistory: false }];
+    saveCall(app, TEACHER, { auditionId, version: call.version, name: call.name, rounds, dates: [] });
+    takeBack(app, TEACHER, { undoToken });
+    expect(readCandidate(app, TEACHER, { candidateId }).candidate.time.fundamentalsMin).toBe(4);
+    expect(planOf().daysToGo).toBe(67);
   });
 });

@@ -78,7 +78,8 @@ export const keepChanges = useCase({
     if (before.time) setTime(app, candidate.id, changeTime(candidate.time, week ?? [], fundamentalsMin));
     if (daysIntoMock !== undefined) for (const id of together) setDaysIntoMock(app.db, id, daysIntoMock);
     for (const { roundId, date } of rounds) {
-      const round = found(audition.rounds.find((r) => r.id === roundId));
+      const round = audition.rounds.find((r) => r.id === roundId);
+      if (!round) throw new CodedError('changes-unsound', 'A round moved here is in the call no more.');
       const fault = roundDayFault(date, request.today);
       if (fault) throw new CodedError('changes-unsound', fault);
       putSlot(app.db, audition.id, { roundId, date, time: round.time });
@@ -89,11 +90,11 @@ export const keepChanges = useCase({
   }
 });
 
-/** An item of this audition, or of another of the candidate's that is laid with it. */
+/** An item of this audition, or of another of the candidate's that is laid with it. Throws CodedError "changes-unsound" where it is gone. */
 function itemOf(app: App, auditionId: string, itemId: string): items.ListItem {
-  const item = found(items.findItem(app.db, itemId));
-  if (candidateOfAudition(app, item) !== candidateOfAudition(app, { auditionId }))
-    throw new CodedError('not-found');
+  const item = items.findItem(app.db, itemId);
+  if (!item || candidateOfAudition(app, item) !== candidateOfAudition(app, { auditionId }))
+    throw new CodedError('changes-unsound', 'An item changed here is on the list no more.');
   return item;
 }
 
@@ -136,7 +137,8 @@ export function putBack(app: App, candidateId: string, before: BeforeChanges): v
   const { auditionId, time, daysIntoMock = [], slots = [], items: changed = [] } = before;
   if (time) setTime(app, candidateId, time);
   for (const { auditionId: id, days } of daysIntoMock) setDaysIntoMock(app.db, id, days);
-  for (const { roundId, date, time: hour } of slots)
+  const rounds = new Set(findAudition(app.db, auditionId)?.rounds.map((round) => round.id));
+  for (const { roundId, date, time: hour } of slots.filter((slot) => rounds.has(slot.roundId)))
     if (date === null) dropSlot(app.db, auditionId, roundId);
     else putSlot(app.db, auditionId, { roundId, date, time: hour });
   for (const was of changed) {
