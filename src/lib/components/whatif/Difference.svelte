@@ -21,16 +21,23 @@
     ['heaviest week', `${heaviest(plan)} min`, `${heaviest(laid.plan)} min`],
     ['weeks that jump', `${jumps(plan)}`, `${jumps(laid.plan)}`]
   ] as const);
-  const sayMoves = $derived(`${laid.moves.length} ${laid.moves.length === 1 ? 'date' : 'dates'} would move`);
-  const differing = $derived(rows.filter(([, was, is]) => was !== is));
+  const [was, is] = $derived([short(plan), short(laid.plan)]);
+  const sayFit = $derived(
+    was !== is ? `${was} → ${is}` : laid.plan.short ? `It is still ${is}` : 'It still fits'
+  );
+  const sayMoves = $derived(
+    laid.moves.length === 0
+      ? 'No date would move'
+      : `${laid.moves.length} ${laid.moves.length === 1 ? 'date' : 'dates'} would move`
+  );
+  const differing = $derived(rows.filter(([, before, after]) => before !== after));
 </script>
 
 <p>
-  <strong class="fit" class:short={laid.plan.short !== null}
-    >{plan.short || laid.plan.short ? `${short(plan)} → ${short(laid.plan)}` : 'It still fits'}</strong
-  >
+  <strong class="fit" class:short={laid.plan.short !== null}>{sayFit}</strong>
   <span
-    >{sayMoves}{#each differing as [what, was, is] (what)}, {what} {was} → <b>{is}</b>{/each}.</span
+    >{sayMoves}{#each differing as [what, before, after] (what)}, {what}
+      {before} → <b>{after}</b>{/each}.</span
   >
 </p>
 {#if laid.plan.short}<p class="soft reason">{laid.plan.short.reasons[0]?.says}</p>{/if}

@@ -40,6 +40,24 @@ const lacking = (text: string) =>
     .map((reading) => reading.quality);
 
 describe('a milestone written by hand', () => {
+  it.each([
+    ['Étude 9 bars 1-8 at 60, 3 in a row, by 8 December', 'Étude 9 in D minor, bars 1–8.'],
+    ['étude 14, bar 3 at 60', 'Étude 14, “Millrace”, bar 3.'],
+    ['Overture bars 40-50 at 60', 'Harbour Overture has bars 1–48, not bars 40–50.'],
+    ['Étude bars 1-8', 'Name the item and the bars.']
+  ])('is held to what it names: %s', (text, says) => expect(read(text).specific!.says).toBe(says));
+
+  it('takes the words of a count for no item, and tomorrow for a date', () => {
+    const fables = { ...item('f', 'Three Fables'), id: 'f' };
+    const readings = checkGoal(
+      'MILLRACE bars 1-8 @ 88 three in a row by tomorrow',
+      [...items, fables],
+      paces,
+      TODAY
+    );
+    expect(readings.filter((r) => r.has !== true)).toEqual([]);
+  });
+
   it('that names item, bars, tempo, count and date lacks nothing within the pace done', () => {
     expect(lacking('Millrace bars 31-36 at 92, 3 in a row, by 8 December')).toEqual([]);
   });

@@ -58,14 +58,12 @@ export function checkGoal(
 ): GoalReading[] {
   const today = dayOf(on);
   const item = findItem(text, items);
-  const bars = /\bbars?\s*(\d+)(?:\s*(?:[-–]|to)\s*(\d+))?/i.exec(text);
+  const bars = readBars(text);
   const bpm = readTempo(text);
-  const times = /\b(\d+|three|four|five|six)\s*(?:x|times|clean|in a row)/i.test(text);
+  const times = COUNT.test(text);
   const day = readDay(text, today);
   return [
-    item && bars
-      ? has('specific', `${item.name}, bars ${bars[1]}${bars[2] ? `–${bars[2]}` : ''}.`)
-      : lacks('specific', item ? 'Name the bars, as in bars 31–36.' : 'Name the item and the bars.'),
+    readPlace(item, bars),
     bpm !== null && times
       ? has('measurable', `${bpm} with a count of clean repetitions.`)
       : lacks(
@@ -87,9 +85,33 @@ export function checkGoal(
 const has = (quality: GoalReading['quality'], says: string): GoalReading => ({ quality, has: true, says });
 const lacks = (quality: GoalReading['quality'], says: string): GoalReading => ({ quality, has: false, says });
 
+/** "3 in a row", "five times": it names no item, whatever the item's words are. */
+const COUNT = /\b(?:\d+|three|four|five|six)\s*(?:x|times|clean|in a row)/i;
+
+type NamedBars = { readonly from: number; readonly to: number };
+
+function readBars(text: string): NamedBars | null {
+  const found = /\bbars?\s*(\d+)(?:\s*(?:[-–]|to)\s*(\d+))?/i.exec(text);
+  return found ? { from: Number(found[1]), to: Number(found[2] ?? found[1]) } : null;
+}
+
+const sayBars = ({ from, to }: NamedBars) => (from === to ? `bar ${from}` : `bars ${from}–${to}`);
+
+function readPlace(item: SeasonItem | null, bars: NamedBars | null): GoalReading {
+  if (!item) return lacks('specific', 'Name the item and the bars.');
+  if (!bars) return lacks('specific', 'Name the bars, as in bars 31–36.');
+  const isInside = bars.from <= bars.to && bars.from >= item.fromBar && bars.to <= item.toBar;
+  return isInside
+    ? has('specific', `${item.name}, ${sayBars(bars)}.`)
+    : lacks(
+        'specific',
+        `${item.name} has ${sayBars({ from: item.fromBar, to: item.toBar })}, not ${sayBars(bars)}.`
+      );
+}
+
 /** The item most of whose words stand in the text; of a word in several, none by that word alone. */
 function findItem(text: string, items: readonly SeasonItem[]): SeasonItem | null {
-  const said = wordsOf(text);
+  const said = wordsOf(text.replace(COUNT, ' '));
   const scored = items
     .map((item) => ({ item, hits: wordsOf(item.name).filter((word) => said.includes(word)).length }))
     .filter(({ hits }) => hits > 0)
@@ -98,22 +120,21 @@ function findItem(text: string, items: readonly SeasonItem[]): SeasonItem | null
   return scored[0]!.item;
 }
 
-/** Words of three letters and more: shorter ones name nothing. Numbers are left to bars and tempos. */
+/** Words of three letters and more: shorter ones name nothing. A number counts only behind its word, as in "étude 9". */
 function wordsOf(text: string): string[] {
-  return text
-    .toLowerCase()
-    .split(/[^\p{L}]+/u)
-    .filter((word) => word.length >= 3);
+  const lower = text.toLowerCase();
+  const words = lower.split(/[^\p{L}]+/u).filter((word) => word.length >= 3);
+  return [...words, ...(lower.match(/\p{L}{3,}\s+\d+/gu) ?? []).map((pair) => pair.replace(/\s+/, ' '))];
 }
 
 function readTempo(text: string): Bpm | null {
   const found =
-    /(?:@|\bat\s+(?:tempo\s+)?|=\s*)(\d{2,3}(?:\.\d+)?)\b/i.exec(text) ??
+    /(?:@\s*|\bat\s+(?:tempo\s+)?|=\s*)(\d{2,3}(?:\.\d+)?)\b/i.exec(text) ??
     /\b(\d{2,3}(?:\.\d+)?)\s*bpm\b/i.exec(text);
   return found ? Number(found[1]) : null;
 }
 
-/** "2026-12-20", "20 December", "by Friday", "in two weeks", "in 10 days". */
+/** "2026-12-20", "20 December", "tomorrow", "by Friday", "in two weeks", "in 10 days". */
 function readDay(text: string, today: DayNumber): DayNumber | null {
   const iso = /\b(\d{4}-\d{2}-\d{2})\b/.exec(text);
   if (iso) return parseDate(iso[1]!);
@@ -122,6 +143,7 @@ function readDay(text: string, today: DayNumber): DayNumber | null {
     const month = MONTH_NAMES.findIndex((name) => name.toLowerCase().startsWith(word!.toLowerCase()));
     if (month >= 0) return nextDate(Number(date), month, today);
   }
+  if (/\btomorrow\b/i.test(text)) return today + 1;
   const span = /\bin\s+(\d+|a|one|two|three|four|six)\s+(day|week)s?\b/i.exec(text);
   if (span) {
     const counts: Record<string, number> = { a: 1, one: 1, two: 2, three: 3, four: 4, six: 6 };
