@@ -3,16 +3,9 @@
  * tried is kept on this device until it is kept or dropped.
  */
 import { browser } from '$app/environment';
-import {
-  type Changes,
-  type ItemChange,
-  type Names,
-  type Remedy,
-  type SeasonPlan,
-  dropGone
-} from '$lib/core/season';
+import { type Changes, type ItemChange, type Remedy, type SeasonPlan, dropGone } from '$lib/core/season';
 import { SeasonWorker } from '$lib/workers/season.client';
-import type { Scratch, SeasonFacts } from '$lib/workers/season.questions';
+import type { Opening, Scratch, SeasonFacts } from '$lib/workers/season.questions';
 import { draftName } from './draft';
 
 export class ScratchSeason {
@@ -28,9 +21,10 @@ export class ScratchSeason {
   readonly #worker: SeasonWorker;
   readonly #draft: string;
 
-  constructor(auditionId: string, facts: SeasonFacts, plan: SeasonPlan, names: Names | null) {
-    const logAt = `/auditions/${auditionId}/what-if/log.json`;
-    this.#worker = new SeasonWorker({ facts, logAt, plan, names });
+  /** `facts` of all that is laid together, `parts` of each audition. */
+  constructor(auditionId: string, facts: SeasonFacts, parts: Opening['parts'], plan: SeasonPlan) {
+    const logsAt = `/auditions/${auditionId}/what-if/logs.json`;
+    this.#worker = new SeasonWorker({ auditionId, parts, logsAt, plan });
     this.#draft = draftName(`what if ${auditionId}`);
     const before = browser ? localStorage.getItem(this.#draft) : null;
     this.set(before ? dropGone(JSON.parse(before) as Changes, facts) : {});

@@ -1,17 +1,17 @@
 /** What the season's worker is asked, and what it answers. */
-import type { Changes, Move, Names, Remedy, SeasonPlan, SeasonRequest, Step } from '../core/season';
+import type { Changes, Move, Part, Remedy, SeasonPlan, SeasonRequest, Step } from '../core/season';
 
 /** All that a season is laid from but its log. */
 export type SeasonFacts = Omit<SeasonRequest, 'log'>;
 
 export type Opening = {
-  readonly facts: SeasonFacts;
-  /** Where the log is read, as JSON. */
-  readonly logAt: string;
+  readonly auditionId: string;
+  /** This audition, and the candidate's others where they are laid as one. */
+  readonly parts: readonly (Omit<Part, 'request'> & { readonly facts: SeasonFacts })[];
+  /** Where the logs are read, as JSON: one for each part. */
+  readonly logsAt: string;
   /** As it stands. */
   readonly plan: SeasonPlan;
-  /** What this audition calls the items, where several are laid together. */
-  readonly names: Names | null;
 };
 
 export type SeasonQuestion =

@@ -2,28 +2,32 @@
 import type { Touch } from '../core/practice';
 import {
   type Remedy,
-  type SeasonRequest,
-  applyChanges,
+  type SeasonPlan,
+  type Tried,
   compareLayings,
   findRemedies,
   laySeason,
   plannedStairs,
+  trySeason,
   viewOf
 } from '../core/season';
 import type { Opening, SeasonAnswer, SeasonQuestion } from './season.questions';
 
 type Season = {
-  readonly request: SeasonRequest;
+  readonly tried: Tried;
   /** Found one by one, so that a change tried meanwhile is laid in between. */
   readonly remedies: Iterator<Remedy, void>;
-} & Pick<Opening, 'plan' | 'names'>;
+  readonly plan: SeasonPlan;
+};
 let opened: Promise<Season>;
 
-async function open({ facts, logAt, plan, names }: Opening): Promise<Season> {
-  const response = await fetch(logAt);
+async function open({ auditionId, parts, logsAt, plan }: Opening): Promise<Season> {
+  const response = await fetch(logsAt);
   if (!response.ok) throw new Error(`the log could not be read (${response.status})`);
-  const request = { ...facts, log: (await response.json()) as readonly Touch[] };
-  return { request, remedies: findRemedies(request), plan, names };
+  const logs = (await response.json()) as (readonly Touch[])[];
+  const whole = parts.map(({ facts, ...part }, i) => ({ ...part, request: { ...facts, log: logs[i]! } }));
+  const tried = trySeason(whole, auditionId, plan.agreed);
+  return { tried, remedies: findRemedies(tried), plan };
 }
 
 async function answer(question: SeasonQuestion): Promise<SeasonAnswer> {
@@ -32,9 +36,10 @@ async function answer(question: SeasonQuestion): Promise<SeasonAnswer> {
     await opened;
     return { kind: 'open' };
   }
-  const { request, remedies, plan, names } = await opened;
+  const { tried, remedies, plan } = await opened;
   if (question.kind === 'next-remedy') return { kind: 'next-remedy', remedy: remedies.next().value ?? null };
-  const joint = laySeason(applyChanges(request, question.changes));
+  const { request, names } = tried.with(question.changes);
+  const joint = laySeason(request);
   const laid = names ? viewOf(joint, names) : joint;
   const steps = Object.fromEntries(laid.items.map((item) => [item.id, plannedStairs(item, laid.today)]));
   return { kind: 'lay', plan: laid, steps, moves: compareLayings(plan, laid) };

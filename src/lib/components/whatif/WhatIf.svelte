@@ -3,9 +3,9 @@
   import { onDestroy, onMount } from 'svelte';
   import { enhance } from '$app/forms';
   import Countback from '$lib/components/countback/Countback.svelte';
-  import type { Changes, Names, SeasonPlan } from '$lib/core/season';
+  import type { Changes, SeasonPlan } from '$lib/core/season';
   import type { CountbackView } from '$lib/schema/view';
-  import type { SeasonFacts } from '$lib/workers/season.questions';
+  import type { Opening, SeasonFacts } from '$lib/workers/season.questions';
   import { ScratchSeason } from '$lib/state/scratch.svelte';
   import ChangeFields from './ChangeFields.svelte';
   import Difference from './Difference.svelte';
@@ -14,22 +14,22 @@
   let {
     view,
     facts,
+    parts,
     plan,
-    names,
     fault
   }: {
     view: CountbackView;
+    /** Of all that is laid together, and of each audition. */
     facts: SeasonFacts;
+    parts: Opening['parts'];
     /** As it stands. */
     plan: SeasonPlan;
-    /** What this audition calls the items, where several are laid together. */
-    names: Names | null;
     /** Why what was tried could not be kept. */
     fault: string | null;
   } = $props();
 
   let scratch = $state.raw<ScratchSeason | null>(null);
-  onMount(() => (scratch = new ScratchSeason(view.audition.id, facts, plan, names)));
+  onMount(() => (scratch = new ScratchSeason(view.audition.id, facts, parts, plan)));
   onDestroy(() => scratch?.close());
 
   const laid = $derived(scratch?.laid ?? null);

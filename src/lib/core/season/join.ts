@@ -55,6 +55,12 @@ export function joinAuditions(given: readonly Part[]): Joint {
   return { request: requestOf(first, parts, live, items, twins, copies), parts, live, twins };
 }
 
+/** The joint request as one of its auditions looks at it: counted down to its own rounds. */
+export const headedBy = (joint: SeasonRequest, own: Pick<SeasonRequest, 'rounds'>): SeasonRequest => ({
+  ...joint,
+  head: own.rounds.map((round) => round.id)
+});
+
 function nextRound({ request }: Part): string | null {
   return (
     request.rounds

@@ -6,6 +6,7 @@ import { type ExtraDays, BREAK_MIN_PER_HOUR, LIGHT_DAYS, leastEvenExtra } from '
 import { type Minutes, WEEKDAY_NAMES, dayOf, weekdayOf } from '../units';
 import { type Asking, readAsking } from './lay';
 import type { SeasonRequest } from './request';
+import type { Tried } from './tried';
 import { MORE_FOR_BLOCKS, type Remedy, type RemedyKind, count, laysWhole, list, none } from './trial';
 
 /** Longest day that can be entered, in minutes. */
@@ -52,18 +53,18 @@ function onTheClock(grossMin: Minutes, playMin: Minutes): Minutes {
   return add;
 }
 
-export function addByWeekday(request: SeasonRequest): Remedy {
-  const asking = readAsking(request);
+export function addByWeekday(season: Tried): Remedy {
+  const asking = readAsking(season.request);
   const weekdays = practiceWeekdays(asking);
-  return addTo(request, 'minutes-by-weekday', weekdays, extraOver(asking, weekdays));
+  return addTo(season, 'minutes-by-weekday', weekdays, extraOver(asking, weekdays));
 }
 
-export function addAlike(request: SeasonRequest): Remedy {
-  const asking = readAsking(request);
+export function addAlike(season: Tried): Remedy {
+  const asking = readAsking(season.request);
   const weekdays = practiceWeekdays(asking);
   const all = { days: weekdays.flatMap((w) => w.days), most: Math.min(...weekdays.map((w) => w.most)) };
   const [each] = (weekdays.length > 0 && extraOver(asking, [all])) || [];
-  return addTo(request, 'minutes-alike', weekdays, each === undefined ? null : weekdays.map(() => each));
+  return addTo(season, 'minutes-alike', weekdays, each === undefined ? null : weekdays.map(() => each));
 }
 
 function extraOver({ asks, capacity }: Asking, groups: readonly ExtraDays[]): Minutes[] | null {
@@ -76,7 +77,7 @@ function extraOver({ asks, capacity }: Asking, groups: readonly ExtraDays[]): Mi
 
 /** Adds the least extra minutes of play, and the breaks they bring, to the weekdays that have any. */
 function addTo(
-  request: SeasonRequest,
+  season: Tried,
   kind: RemedyKind,
   weekdays: readonly Weekday[],
   extra: readonly Minutes[] | null
@@ -94,7 +95,7 @@ function addTo(
   const tries = Array.from({ length: MORE_FOR_BLOCKS + 1 }, (_, more) => weekFor(more));
   const more = Math.max(
     0,
-    tries.findIndex((adds) => laysWhole(request, { week: adds }))
+    tries.findIndex((adds) => laysWhole(season, { week: adds }))
   );
   const week = tries[more]!;
   const sum = week.reduce((total, { addMin }) => total + addMin, 0);

@@ -6,6 +6,7 @@ import { laySeason } from './lay';
 import { findRemedies, findRemedy } from './remedy';
 import type { SeasonItem, SeasonRequest } from './request';
 import { type RemedyKind, fitsWith, laysWhole } from './trial';
+import { tryAlone } from './tried';
 
 function study(id: string, bars: number, more: Partial<SeasonItem> = {}): SeasonItem {
   const tempo = { kind: 'pulse', unit: 'quarter', targetBpm: 72 } as const;
@@ -44,15 +45,17 @@ const range = (stretchBpm: number) =>
 const stretched = (id: string, bars: number, stretchBpm: number) =>
   study(id, bars, { sections: [{ id: `${id}1`, fromBar: 1, toBar: bars, tempo: range(stretchBpm) }] });
 
-const find = (request: SeasonRequest, kind: RemedyKind) => findRemedy(request, kind);
+const find = (request: SeasonRequest, kind: RemedyKind) => findRemedy(tryAlone(request), kind);
 
 describe('remedies', () => {
   it('are none where the plan fits', () => {
-    expect([...findRemedies(season([study('A', 12)], 60))]).toEqual([]);
+    expect([...findRemedies(tryAlone(season([study('A', 12)], 60)))]).toEqual([]);
   });
 
   it('come sorted by what they cost: tempo within the range, mock days, minutes, fundamentals, an item', () => {
-    const kinds = [...findRemedies(season([study('A', 90), study('B', 90)], 20))].map((r) => r.kind);
+    const kinds = [...findRemedies(tryAlone(season([study('A', 90), study('B', 90)], 20)))].map(
+      (r) => r.kind
+    );
     expect(kinds).toEqual([
       'stretch',
       'strategy',
@@ -86,7 +89,7 @@ describe('remedies', () => {
     });
     expect(changes).toEqual(back(116, 112));
     for (const less of [back(116, 116), back(120, 112)])
-      expect(fitsWith(request, less) && laysWhole(request, less)).toBe(false);
+      expect(fitsWith(tryAlone(request), less) && laysWhole(tryAlone(request), less)).toBe(false);
     expect(says).toMatch(/^Give back of the stretch, at most \d clicks? each: /);
   });
 
@@ -123,7 +126,7 @@ describe('remedies', () => {
   });
 
   it('say so where another share of the weekdays needs no fewer minutes than the same on each', () => {
-    const all = [...findRemedies(season([study('A', 60), study('B', 60)], 24))];
+    const all = [...findRemedies(tryAlone(season([study('A', 60), study('B', 60)], 24)))];
     const by = all.find((r) => r.kind === 'minutes-by-weekday')!;
     const alike = all.find((r) => r.kind === 'minutes-alike')!;
     const sum = (of: typeof by) => of.changes?.week?.reduce((total, w) => total + w.addMin, 0) ?? null;
@@ -148,16 +151,16 @@ describe('remedies', () => {
     const { changes } = find(request, 'minutes-alike');
     const addMin = changes!.week![0]!.addMin;
     const play = (minutes: number) => minutes - 5 * Math.floor(minutes / 60);
-    expect(fitsWith(request, { week: [{ weekday: 6, addMin }] })).toBe(true);
+    expect(fitsWith(tryAlone(request), { week: [{ weekday: 6, addMin }] })).toBe(true);
     const less = play(55 + addMin) - 1;
     const clock = Array.from({ length: addMin }, (_, n) => n).filter((n) => play(55 + n) <= less);
     for (const n of clock.slice(-3))
-      expect(fitsWith(request, { week: [{ weekday: 6, addMin: n }] })).toBe(false);
+      expect(fitsWith(tryAlone(request), { week: [{ weekday: 6, addMin: n }] })).toBe(false);
   });
 
   it('say what is missing where nobody has entered a week yet', () => {
     const request = season([study('A', 30)], 60);
-    const all = [...findRemedies({ ...request, time: { ...request.time, week: [] } })];
+    const all = [...findRemedies(tryAlone({ ...request, time: { ...request.time, week: [] } }))];
     expect(all.find((r) => r.kind === 'minutes-alike')!.says).toMatch(
       /^There are no practice days in the week/
     );
@@ -181,12 +184,13 @@ describe('on random seasons that do not fit', () => {
   it('every remedy makes it fit, and one unit less does not', () => {
     const cured = new Set<RemedyKind>();
     for (const request of short)
-      for (const { kind, changes } of findRemedies(request)) {
+      for (const { kind, changes } of findRemedies(tryAlone(request))) {
         if (!changes) continue;
         cured.add(kind);
-        expect(fitsWith(request, changes), kind).toBe(true);
+        expect(fitsWith(tryAlone(request), changes), kind).toBe(true);
         const { fundamentalsMin, daysIntoMock } = changes;
-        const less = (more: object) => fitsWith(request, more) && laysWhole(request, more);
+        const less = (more: object) =>
+          fitsWith(tryAlone(request), more) && laysWhole(tryAlone(request), more);
         if (fundamentalsMin !== undefined) expect(less({ fundamentalsMin: fundamentalsMin + 1 })).toBe(false);
         if (daysIntoMock !== undefined && daysIntoMock > 1)
           expect(less({ daysIntoMock: daysIntoMock - 1 })).toBe(false);

@@ -6,7 +6,7 @@
  */
 import { clicksBetween, clicksLower } from '../tempo';
 import type { Bpm } from '../units';
-import { type Changes, type ItemChange, applyChanges } from './change';
+import type { Changes, ItemChange } from './change';
 import type { ItemCase } from './frame';
 import { layShort, readAsking } from './lay';
 import { recommendStrategy } from './strategy';
@@ -23,18 +23,19 @@ import {
   list,
   none
 } from './trial';
-import type { SeasonItem, SeasonRequest } from './request';
+import type { SeasonItem } from './request';
+import type { Tried } from './tried';
 
 /**
  * All remedies of a plan that does not fit, in the order of REMEDY_KINDS; none where it fits. Each is found when it is asked for:
  * the first can be shown while the next is looked for.
  */
-export function* findRemedies(request: SeasonRequest): Generator<Remedy, void> {
-  if (fits(readAsking(request))) return;
+export function* findRemedies(season: Tried): Generator<Remedy, void> {
+  if (fits(readAsking(season.request))) return;
   for (const kind of REMEDY_KINDS) {
     if (kind === 'minutes-alike') continue;
-    const remedy = findRemedy(request, kind);
-    if (kind === 'minutes-by-weekday') yield* comparedMinutes(remedy, findRemedy(request, 'minutes-alike'));
+    const remedy = findRemedy(season, kind);
+    if (kind === 'minutes-by-weekday') yield* comparedMinutes(remedy, findRemedy(season, 'minutes-alike'));
     else yield remedy;
   }
 }
@@ -50,9 +51,9 @@ const weekOf = (remedy: Remedy) =>
   remedy.changes?.week?.reduce((sum, { addMin }) => sum + addMin, 0) ?? Infinity;
 
 /** The least remedy of one kind; where even then some is left in pieces too short for a block, it says so. Cost: some flows. */
-export function findRemedy(request: SeasonRequest, kind: RemedyKind): Remedy {
-  const remedy = findLeast(request, kind);
-  const left = remedy.changes && layShort(applyChanges(request, remedy.changes));
+export function findRemedy(season: Tried, kind: RemedyKind): Remedy {
+  const remedy = findLeast(season, kind);
+  const left = remedy.changes && layShort(season.with(remedy.changes).request);
   if (!left) return remedy;
   return {
     ...remedy,
@@ -60,22 +61,22 @@ export function findRemedy(request: SeasonRequest, kind: RemedyKind): Remedy {
   };
 }
 
-function findLeast(request: SeasonRequest, kind: RemedyKind): Remedy {
+function findLeast(season: Tried, kind: RemedyKind): Remedy {
   switch (kind) {
     case 'stretch':
-      return giveBackStretch(request);
+      return giveBackStretch(season);
     case 'strategy':
-      return workInChunks(request);
+      return workInChunks(season);
     case 'mock-days':
-      return useMockDays(request);
+      return useMockDays(season);
     case 'minutes-by-weekday':
-      return addByWeekday(request);
+      return addByWeekday(season);
     case 'minutes-alike':
-      return addAlike(request);
+      return addAlike(season);
     case 'fundamentals':
-      return takeFundamentals(request);
+      return takeFundamentals(season);
     case 'leave-out':
-      return leaveOut(request);
+      return leaveOut(season);
   }
 }
 
@@ -103,9 +104,9 @@ function stretchesOf(items: readonly SeasonItem[]): Stretch[] {
 }
 
 /** The smallest most clicks each gives back, then given again in the list's order as far as it still fits. */
-function giveBackStretch(request: SeasonRequest): Remedy {
+function giveBackStretch(season: Tried): Remedy {
   const kind = 'stretch';
-  const stretches = stretchesOf(request.items);
+  const stretches = stretchesOf(season.request.items);
   if (stretches.length === 0)
     return none(kind, 'No item stretches above the low end of its range: no tempo to give back.');
   const at = (stretch: Stretch, clicks: number) => stretch.steps[Math.min(clicks, stretch.steps.length - 1)]!;
@@ -113,13 +114,13 @@ function giveBackStretch(request: SeasonRequest): Remedy {
     items: byItem(stretches.map((s, i) => ({ ...s, bpm: at(s, given[i]!) })))
   });
   const most = Math.max(...stretches.map((s) => s.steps.length - 1));
-  const clicks = leastThat(request, 1, most, (c) => changesFor(stretches.map(() => c)));
+  const clicks = leastThat(season, 1, most, (c) => changesFor(stretches.map(() => c)));
   if (clicks === null) return none(kind, 'Even at the low end of every published range it does not fit.');
   const given = stretches.map((s) => Math.min(clicks, s.steps.length - 1));
   given.forEach((_, i) => {
     while (given[i]! > 0) {
       given[i]! -= 1;
-      if (fitsWith(request, changesFor(given)) && laysWhole(request, changesFor(given))) continue;
+      if (fitsWith(season, changesFor(given)) && laysWhole(season, changesFor(given))) continue;
       given[i]! += 1;
       break;
     }
@@ -144,15 +145,15 @@ function byItem(targets: readonly { itemId: string; sectionId: string; bpm: Bpm 
  * Items worked in chunks at tempo instead of ramped: those for which that is recommended first, then those it frees most; as few as
  * need be.
  */
-function workInChunks(request: SeasonRequest): Remedy {
+function workInChunks(season: Tried): Remedy {
   const kind = 'strategy';
-  const asking = readAsking(request);
+  const asking = readAsking(season.request);
   const asked = new Map(asking.cases.map((one) => [one.item.id, askedMin(one)]));
   const inChunks = (ids: readonly string[]): Changes => ({
     items: ids.map((itemId) => ({ itemId, schools: { strategy: 'chunks' } }))
   });
-  const all = request.items.map((item) => item.id);
-  const { cases } = readAsking(applyChanges(request, inChunks(all)));
+  const all = season.request.items.map((item) => item.id);
+  const { cases } = readAsking(season.with(inChunks(all)).request);
   const ways = cases
     .map((one) => {
       const log = asking.request.log.filter((touch) => touch.itemId === one.item.id);
@@ -163,7 +164,7 @@ function workInChunks(request: SeasonRequest): Remedy {
     .sort((a, b) => Number(b.isAdvised) - Number(a.isAdvised) || b.frees - a.frees);
   if (ways.length === 0) return none(kind, 'Chunks at tempo would free nothing.');
   const first = (n: number) => ways.slice(0, n);
-  const n = leastThat(request, 1, ways.length, (k) => inChunks(first(k).map(({ item }) => item.id)));
+  const n = leastThat(season, 1, ways.length, (k) => inChunks(first(k).map(({ item }) => item.id)));
   const says = (of: typeof ways) => list(of.map(({ item, frees }) => `${item.name} (frees ${frees} min)`));
   if (n === null) {
     const frees = ways.reduce((sum, way) => sum + way.frees, 0);
@@ -183,8 +184,9 @@ const askedMin = ({ climb }: ItemCase): number =>
   climb.rungs.reduce((sum, rung) => sum + rung.minutes - rung.minutesDone, 0);
 
 /** Days of the mock window, from its first, that the ramp may use; every number is tried, as more need not be better. */
-function useMockDays(request: SeasonRequest): Remedy {
+function useMockDays(season: Tried): Remedy {
   const kind = 'mock-days';
+  const { request } = season;
   const already = Math.max(0, request.daysIntoMock ?? 0, ...request.items.map((i) => i.daysIntoMock ?? 0));
   const { cases, frame } = readAsking(request);
   const window = Math.max(
@@ -193,7 +195,7 @@ function useMockDays(request: SeasonRequest): Remedy {
       stages && frame.today < stages.mockFrom ? [stages.lastDaysFrom - stages.mockFrom] : []
     )
   );
-  const days = leastThat(request, already + 1, window, (n) => ({ daysIntoMock: n }));
+  const days = leastThat(season, already + 1, window, (n) => ({ daysIntoMock: n }));
   if (days === null)
     return none(
       kind,
@@ -208,10 +210,10 @@ function useMockDays(request: SeasonRequest): Remedy {
   };
 }
 
-function takeFundamentals(request: SeasonRequest): Remedy {
+function takeFundamentals(season: Tried): Remedy {
   const kind = 'fundamentals';
-  const { fundamentalsMin } = request.time;
-  const less = leastThat(request, 1, fundamentalsMin, (n) => ({ fundamentalsMin: fundamentalsMin - n }));
+  const { fundamentalsMin } = season.request.time;
+  const less = leastThat(season, 1, fundamentalsMin, (n) => ({ fundamentalsMin: fundamentalsMin - n }));
   if (less === null)
     return none(
       kind,
@@ -227,18 +229,18 @@ function takeFundamentals(request: SeasonRequest): Remedy {
 }
 
 /** The single item lowest in the order without which the rest fits; where no one suffices, as few as need be from the lowest up. */
-function leaveOut(request: SeasonRequest): Remedy {
+function leaveOut(season: Tried): Remedy {
   const kind = 'leave-out';
-  const asking = readAsking(request);
+  const asking = readAsking(season.request);
   const asked = new Set(asking.asks.map((ask) => ask.owner.item.id));
-  const items = request.items.filter((item) => asked.has(item.id)).reverse();
+  const items = season.request.items.filter((item) => asked.has(item.id)).reverse();
   const changesFor = (left: readonly SeasonItem[]): Changes => ({
     items: left.map(({ id }) => ({ itemId: id, isLeftOut: true }))
   });
   const one = items.find(
-    (item) => fitsWith(request, changesFor([item])) && laysWhole(request, changesFor([item]))
+    (item) => fitsWith(season, changesFor([item])) && laysWhole(season, changesFor([item]))
   );
-  const n = one ? 1 : leastThat(request, 1, items.length - 1, (k) => changesFor(items.slice(0, k)));
+  const n = one ? 1 : leastThat(season, 1, items.length - 1, (k) => changesFor(items.slice(0, k)));
   if (n === null) return none(kind, 'Leaving items out does not make the rest fit.');
   const left = one ? [one] : items.slice(0, n);
   return {

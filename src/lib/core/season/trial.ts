@@ -1,8 +1,8 @@
 /** What remedies share: what they are, whether changes make a plan fit, and the least number that does. */
 import { doesFit } from '../plan';
-import { type Changes, applyChanges } from './change';
+import type { Changes } from './change';
 import { type Asking, layShort, readAsking } from './lay';
-import type { SeasonRequest } from './request';
+import type { Tried } from './tried';
 
 export const REMEDY_KINDS = [
   'stretch',
@@ -31,27 +31,25 @@ export function fits({ asks, capacity }: Asking): boolean {
   );
 }
 
-export const fitsWith = (request: SeasonRequest, changes: Changes) =>
-  fits(readAsking(applyChanges(request, changes)));
+export const fitsWith = (season: Tried, changes: Changes) => fits(readAsking(season.with(changes).request));
 
 /** Whether it also lies in whole blocks. */
-export const laysWhole = (request: SeasonRequest, changes: Changes) =>
-  layShort(applyChanges(request, changes)) === null;
+export const laysWhole = (season: Tried, changes: Changes) => layShort(season.with(changes).request) === null;
 
 /** So many are tried beyond the least that fits, for whole blocks (judgement). */
 export const MORE_FOR_BLOCKS = 8;
 
 /** The least number whose changes make it fit, or one of the next few where only that lies in whole blocks. */
 export function leastThat(
-  request: SeasonRequest,
+  season: Tried,
   first: number,
   last: number,
   changesFor: (n: number) => Changes
 ): number | null {
   for (let n = first; n <= last; n += 1) {
-    if (!fitsWith(request, changesFor(n))) continue;
+    if (!fitsWith(season, changesFor(n))) continue;
     for (let more = n; more <= Math.min(last, n + MORE_FOR_BLOCKS); more += 1)
-      if (laysWhole(request, changesFor(more))) return more;
+      if (laysWhole(season, changesFor(more))) return more;
     return n;
   }
   return null;

@@ -9,6 +9,7 @@ import {
   type SeasonPlan,
   type SeasonRequest,
   compareLayings,
+  headedBy,
   joinAuditions,
   laySeason,
   logOf,
@@ -111,13 +112,8 @@ function joinWith(
   const part = { auditionId: season.audition.id, name: season.audition.name, request: own };
   const joint = joinAuditions([part, ...others]);
   const log = logOf(joint.request.log, namesFor(joint, season.audition.id));
-  return { ...season, own, joint, log, others: items, request: withHead(joint.request, own) };
+  return { ...season, own, joint, log, others: items, request: headedBy(joint.request, own) };
 }
-
-const withHead = (request: SeasonRequest, own: SeasonRequest): SeasonRequest => ({
-  ...request,
-  head: own.rounds.map((round) => round.id)
-});
 
 /** What the plan would be laid from were this audition's own facts others. */
 export function withOwn(season: Season, own: SeasonRequest): SeasonRequest {
@@ -179,7 +175,7 @@ export function currentPlan(app: App, season: Season, cause: string): PlanVersio
   if (!season.joint) return keepLaying(app, season, laySeason({ ...request, previous }), cause);
   let mine: PlanVersion | null = null;
   for (const part of season.joint.live) {
-    const laid = laySeason({ ...withHead(request, part.request), previous });
+    const laid = laySeason({ ...headedBy(request, part.request), previous });
     const keeping = { request, joint: season.joint, audition: { id: part.auditionId } };
     const version = keepLaying(app, keeping, viewOf(laid, namesFor(season.joint, part.auditionId)), cause);
     if (part.auditionId === audition.id) mine = version;

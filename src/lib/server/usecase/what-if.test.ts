@@ -1,6 +1,6 @@
 /** Changes tried and kept: what is kept is what was drawn, and one step takes it all back. */
 import { beforeEach, describe, expect, it } from 'vitest';
-import { type Changes, applyChanges, dropGone, findRemedies, laySeason } from '../../core/season';
+import { type Changes, dropGone, findRemedies, laySeason, trySeason } from '../../core/season';
 import { type App, type Who, makeApp } from '../app';
 import { openDb } from '../db/open';
 import { addAudition, saveCall, saveSlot, takeCall } from './call';
@@ -74,8 +74,8 @@ describe('changes tried and kept', () => {
         { itemId: second!.id, isLeftOut: true }
       ]
     };
-    const { request } = readScratch(app, TEACHER, { auditionId });
-    const drawn = laySeason(applyChanges(request, changes));
+    const { parts, plan } = readScratch(app, TEACHER, { auditionId });
+    const drawn = laySeason(trySeason(parts, auditionId, plan!.agreed).with(changes).request);
     keep(changes);
     expect(planOf()).toEqual(drawn);
   });
@@ -88,8 +88,10 @@ describe('changes tried and kept', () => {
       readCandidate(app, TEACHER, { candidateId }).candidate.time
     ];
     const stood = facts();
-    const { request } = readScratch(app, TEACHER, { auditionId });
-    const curing = [...findRemedies(request)].filter((remedy) => remedy.changes);
+    const { parts, plan } = readScratch(app, TEACHER, { auditionId });
+    const curing = [...findRemedies(trySeason(parts, auditionId, plan!.agreed))].filter(
+      (remedy) => remedy.changes
+    );
     expect(curing.length).toBeGreaterThan(1);
     for (const { kind, changes } of curing) {
       const undoToken = keep(changes!);

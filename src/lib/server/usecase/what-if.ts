@@ -2,7 +2,7 @@
  * What if: all facts of a season for a scratch copy that is laid where it is looked at, and the changes of it that are kept. What they
  * replace is remembered as one thing to be taken back.
  */
-import { type Changes, type SeasonSection, addMinutes, namesFor, roundDayFault } from '../../core/season';
+import { type Changes, type SeasonSection, addMinutes, forAllTwins, roundDayFault } from '../../core/season';
 import { practiceTime } from '../../schema/time';
 import type { App } from '../app';
 import { CodedError } from '../errors';
@@ -15,14 +15,14 @@ import { keepUndo } from './keep-undo';
 import { setSections, withTarget } from './target';
 import { found, useCase } from './use-case';
 
-/** The season as it is laid from, with what the latest laying agreed; and what else takes the candidate's minutes. */
+/** The season as it is laid from, and each audition of it; with the plan as it stands. */
 export const readScratch = useCase({
   rule: 'teacher',
   run: (app: App, input: { auditionId: string }) => {
     const season = readSeason(app, input.auditionId);
     const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
-    const names = season.joint && namesFor(season.joint, season.audition.id);
-    return { request: { ...season.request, previous: plan?.agreed }, plan, names };
+    const alone = { auditionId: season.audition.id, name: season.audition.name, request: season.request };
+    return { request: season.request, parts: season.joint?.parts ?? [alone], plan };
   }
 });
 
@@ -52,7 +52,8 @@ export const keepChanges = useCase({
   run: (app: App, input: { auditionId: string; changes: Changes }) => {
     const { audition, candidate, request, joint } = readSeason(app, input.auditionId);
     const together = joint?.live.map((part) => part.auditionId) ?? [audition.id];
-    const { week, fundamentalsMin, daysIntoMock, rounds = [], items: changed = [] } = input.changes;
+    const changes = joint ? forAllTwins(input.changes, joint) : input.changes;
+    const { week, fundamentalsMin, daysIntoMock, rounds = [], items: changed = [] } = changes;
     const before: BeforeChanges = {
       auditionId: audition.id,
       ...(week || fundamentalsMin !== undefined ? { time: candidate.time } : {}),

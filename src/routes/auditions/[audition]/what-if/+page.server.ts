@@ -1,16 +1,24 @@
 import { fail, isHttpError, redirect } from '@sveltejs/kit';
+import type { SeasonRequest } from '$lib/core/season';
 import { changesText } from '$lib/schema/changes';
 import { ask } from '$lib/server/http';
 import { readCountback } from '$lib/server/usecase/countback';
 import { keepChanges, readScratch } from '$lib/server/usecase/what-if';
 import type { Actions, PageServerLoad } from './$types';
 
+const withoutLog = ({ log: _, ...facts }: SeasonRequest) => facts;
+
 export const load: PageServerLoad = (event) => {
   const { audition: auditionId } = event.params;
-  const { request, ...scratch } = ask(event, readScratch, { auditionId });
-  const { log: _, ...facts } = request;
+  const { request, parts, plan } = ask(event, readScratch, { auditionId });
+  const facts = withoutLog(request);
+  // the page writes the same facts once
+  const slim = parts.map(({ request: own, ...part }) => ({
+    ...part,
+    facts: own === request ? facts : withoutLog(own)
+  }));
   return {
-    scratch: { ...scratch, facts },
+    scratch: { facts, parts: slim, plan },
     view: ask(event, readCountback, { auditionId })
   };
 };

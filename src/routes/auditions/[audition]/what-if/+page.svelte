@@ -10,8 +10,8 @@
   <WhatIf
     view={data.view}
     facts={data.scratch.facts}
+    parts={data.scratch.parts}
     plan={data.scratch.plan}
-    names={data.scratch.names}
     fault={form?.says ?? null}
   />
 {:else}
