@@ -61,6 +61,20 @@ export const headedBy = (joint: SeasonRequest, own: Pick<SeasonRequest, 'rounds'
   head: own.rounds.map((round) => round.id)
 });
 
+type Agreed = NonNullable<SeasonRequest['previous']>;
+
+/** What was agreed about some items: of those that are no more, or that another stands for now, nothing. */
+export function agreedAbout(agreed: Agreed, items: readonly SeasonItem[]): Agreed {
+  const ids = new Set(items.map((item) => item.id));
+  const sections = new Set(items.flatMap((item) => item.sections.map((section) => section.id)));
+  return {
+    carried: agreed.carried.filter((c) => ids.has(c.itemId)),
+    // a section parted by cuts has a number behind its id
+    rungs: agreed.rungs.filter((r) => sections.has(r.sectionId.split('/')[0]!)),
+    allotments: agreed.allotments.filter((a) => ids.has(a.itemId))
+  };
+}
+
 function nextRound({ request }: Part): string | null {
   return (
     request.rounds

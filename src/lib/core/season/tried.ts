@@ -3,11 +3,11 @@
  * out on each audition and joined anew, as it would be were it kept: which work stands for which may come out otherwise.
  */
 import { type Changes, type ItemChange, applyChanges } from './change';
-import { type Joint, type Part, headedBy, joinAuditions } from './join';
+import { type Joint, type Part, agreedAbout, headedBy, joinAuditions } from './join';
 import type { SeasonRequest } from './request';
 import { type Names, namesFor } from './view';
 
-export type Laying = {
+type Laying = {
   readonly request: SeasonRequest;
   /** What the audition calls the items, where several are laid together. */
   readonly names: Names | null;
@@ -36,7 +36,10 @@ function tryJoint(parts: readonly Part[], own: Part, previous: SeasonRequest['pr
   const lay = (of: readonly Part[]): Laying => {
     const joint = joinAuditions(of);
     return {
-      request: { ...headedBy(joint.request, own.request), previous },
+      request: {
+        ...headedBy(joint.request, own.request),
+        previous: previous && agreedAbout(previous, joint.request.items)
+      },
       names: namesFor(joint, own.auditionId)
     };
   };

@@ -8,6 +8,7 @@ import {
   type Part,
   type SeasonPlan,
   type SeasonRequest,
+  agreedAbout,
   compareLayings,
   headedBy,
   joinAuditions,
@@ -190,16 +191,11 @@ function agreedOf(app: App, { audition, joint }: Season): SeasonRequest['previou
     const agreed = latestVersion(app.db, part.auditionId)?.plan.agreed;
     if (!agreed) return [];
     const own = new Set(part.request.items.map((item) => item.id).filter((id) => !joint.twins.has(id)));
-    const sections = new Set(
-      joint.request.items.filter((item) => own.has(item.id)).flatMap((item) => item.sections.map((s) => s.id))
-    );
     return [
-      {
-        carried: agreed.carried.filter((c) => own.has(c.itemId)),
-        // a section parted by cuts has a number behind its id
-        rungs: agreed.rungs.filter((r) => sections.has(r.sectionId.split('/')[0]!)),
-        allotments: agreed.allotments.filter((a) => own.has(a.itemId))
-      }
+      agreedAbout(
+        agreed,
+        joint.request.items.filter((item) => own.has(item.id))
+      )
     ];
   });
   return all.length === 0
