@@ -20,7 +20,8 @@
     Since {say(lesson.since)}: played on <strong>{lesson.daysPractised}</strong> of {lesson.days} days,
     <strong>{lesson.minutes}</strong> minutes.
     {#if lesson.plan?.short}<strong class="short">The plan is {lesson.plan.short.minutes} min short.</strong
-      >{:else if lesson.plan}The plan fits.{/if}
+      >{:else if lesson.plan?.daysToGo === null}Every round has taken place.{:else if lesson.plan}The plan
+      fits.{/if}
   </p>
 </div>
 {#if lesson.plan?.short}

@@ -16,7 +16,10 @@
   />
 {:else}
   <p class="first">
-    There is no plan yet to try things on. <a href="/auditions/{data.view.audition.id}">To the countback</a>
+    {data.scratch.plan
+      ? 'Every round has taken place: there is nothing left to try.'
+      : 'There is no plan yet to try things on.'}
+    <a href="/auditions/{data.view.audition.id}">To the countback</a>
   </p>
 {/if}
 

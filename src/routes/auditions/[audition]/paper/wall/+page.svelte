@@ -6,6 +6,9 @@
 </script>
 
 <svelte:head><title>The wall chart · {data.head.candidateName} · Irvot</title></svelte:head>
-{#if data.paper.plan}<WallChart plan={data.paper.plan} dates={data.paper.dates} />{:else}<p>
-    There is no plan yet.
+{#if data.paper.plan && data.paper.plan.daysToGo !== null}<WallChart
+    plan={data.paper.plan}
+    dates={data.paper.dates}
+  />{:else}<p>
+    {data.paper.plan ? 'Every round has taken place.' : 'There is no plan yet.'}
   </p>{/if}
