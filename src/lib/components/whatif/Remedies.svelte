@@ -62,6 +62,7 @@
 
 <style>
   ul {
+    margin-top: 6px;
     padding: 0;
     list-style: none;
   }
