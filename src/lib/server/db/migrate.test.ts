@@ -8,7 +8,7 @@ import ground from './migrations/0001_ground.sql?raw';
 import pins from './migrations/0002_pins.sql?raw';
 import { findAudition } from '../store/audition';
 import { itemsOf, ticksOf } from '../store/item';
-import { touchesOfAudition } from '../store/touch';
+import { lastLogDate, touchesOfAudition } from '../store/touch';
 import { openDb } from './open';
 
 const folder = mkdtempSync(join(tmpdir(), 'irvot-db-'));
@@ -63,6 +63,7 @@ describe('the database', () => {
       { id: 'i', listItemId: 'i', name: 'Study', mostPerDayMin: 40, schools: { inARow: 4 }, version: 3 }
     ]);
     expect(touchesOfAudition(db, 'a')).toHaveLength(1);
+    expect(lastLogDate(db, 'c')).toBe('2026-11-20');
     expect(ticksOf(db, 'i')).toEqual({ edition: '2026-11-20' });
     expect(db.pragma('foreign_key_check')).toEqual([]);
   });
