@@ -44,7 +44,10 @@ ensureBuilt();
 
 const { default: compression } = await import('compression');
 const compress = compression();
-const { handler } = await import(pathToFileURL(join(ROOT, 'build', 'handler.js')));
+// what a person can mend is said as a sentence; anything else with its trace
+const { handler } = await import(pathToFileURL(join(ROOT, 'build', 'handler.js'))).catch((error) =>
+  giveUp(error instanceof RangeError ? error.message : error.stack)
+);
 const answer = (request, response) => compress(request, response, () => handler(request, response));
 const server = cert
   ? createHttps({ cert: readFileSync(cert), key: readFileSync(key) }, answer)

@@ -38,7 +38,7 @@ export function theApp(): App {
   const damage = findDamage(db);
   if (damage) {
     const [newest] = listBackups(backupDirectory());
-    throw new Error(
+    throw new RangeError(
       `The studio's database is damaged (${damage}). ${newest ? `The newest backup is ${newest.name}: npm run restore -- ${join(backupDirectory(), newest.name)}` : 'There is no backup beside it.'}`
     );
   }
