@@ -58,6 +58,7 @@ export function forAllTwins(changes: Changes, { twins }: Pick<Joint, 'twins'>): 
   if (!changes.items) return changes;
   const items = changes.items.flatMap((change): ItemChange[] => {
     const { itemId, schools, isLeftOut } = change;
+    if (!schools && isLeftOut === undefined) return [change];
     const stands = twins.get(itemId)?.itemId ?? itemId;
     const same = [stands, ...[...twins].flatMap(([id, twin]) => (twin.itemId === stands ? [id] : []))];
     const spoken = new Set(changes.items!.map((other) => other.itemId));

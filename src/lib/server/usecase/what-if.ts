@@ -39,10 +39,10 @@ export type BeforeChanges = {
   }[];
   readonly items?: readonly {
     readonly id: string;
-    readonly ownSections: readonly SeasonSection[] | null;
-    readonly sections: readonly SeasonSection[];
-    readonly schools: items.ListItem['schools'];
-    readonly isLeftOut: boolean;
+    readonly ownSections?: readonly SeasonSection[] | null;
+    readonly sections?: readonly SeasonSection[];
+    readonly schools?: items.ListItem['schools'];
+    readonly isLeftOut?: boolean;
   }[];
 };
 
@@ -69,11 +69,15 @@ export const keepChanges = useCase({
         const slot = audition.slots.find((s) => s.roundId === roundId);
         return { roundId, date: slot?.date ?? null, time: slot?.time };
       }),
-      items: changed.map(({ itemId }) => {
-        const item = itemOf(app, audition.id, itemId);
+      items: changed.map((change) => {
+        const item = itemOf(app, audition.id, change.itemId);
         const ownSections = item.hasOwnSections ? item.sections : null;
-        const { id, sections, schools, isLeftOut = false } = item;
-        return { id, ownSections, sections, schools, isLeftOut };
+        return {
+          id: item.id,
+          ...(change.targets ? { ownSections, sections: item.sections } : {}),
+          ...(change.schools ? { schools: item.schools ?? {} } : {}),
+          ...(change.isLeftOut === undefined ? {} : { isLeftOut: item.isLeftOut === true })
+        };
       })
     };
     if (before.time) setTime(app, candidate.id, changeTime(candidate.time, week ?? [], fundamentalsMin));
@@ -145,9 +149,10 @@ export function putBack(app: App, candidateId: string, before: BeforeChanges): v
   for (const was of changed) {
     const item = items.findItem(app.db, was.id);
     if (!item) continue;
-    items.setSchools(app.db, item.id, was.schools ?? {});
-    items.setLeftOut(app.db, item.id, was.isLeftOut);
-    if (item.hasOwnSections) items.setOwnSections(app.db, item.id, was.ownSections);
+    if (was.schools) items.setSchools(app.db, item.id, was.schools);
+    if (was.isLeftOut !== undefined) items.setLeftOut(app.db, item.id, was.isLeftOut);
+    if (!was.sections) continue;
+    if (item.hasOwnSections) items.setOwnSections(app.db, item.id, was.ownSections ?? null);
     else setSections(app, item, was.sections);
   }
   layAll(app, before, candidateId, 'changes taken back');
