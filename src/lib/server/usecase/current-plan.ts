@@ -232,10 +232,11 @@ function keepLaying(app: App, season: Keeping, plan: SeasonPlan, cause: string):
   return version;
 }
 
-/** The same for each of several auditions laid as one. */
+/** The same for each of several auditions laid as one. A touch never changes: its id stands for it. */
 function digestOf({ request, joint }: Pick<Season, 'request' | 'joint'>): string {
+  const facts = joint ? joint.request : request;
   return createHash('sha256')
-    .update(JSON.stringify(joint ? joint.request : request))
+    .update(JSON.stringify({ ...facts, log: facts.log.map((touch) => touch.id) }))
     .digest('base64url');
 }
 
