@@ -66,8 +66,9 @@ test('one list serves three candidates through a season, and goes along to anoth
       .locator('#text')
       .fill('Study in reeds, Quill, bars 1-16, quarter 96\nGate song, Varnholt, quarter 72');
     await page.getByRole('button', { name: 'Read it' }).click();
+    await expect(page.getByText('One row still lacks something.')).toBeVisible();
     await page.getByRole('button', { name: 'Add these 2 items' }).click();
-    await expect(page.getByText('Row 2: Which bars?')).toBeVisible();
+    await expect(page.getByRole('alert').filter({ hasText: 'Row 2: Which bars?' })).toBeVisible();
     await page.getByLabel('From bar, row 2').fill('1');
     await page.getByLabel('To bar, row 2').fill('12');
     await page.getByRole('button', { name: 'Add these 2 items' }).click();
