@@ -33,8 +33,11 @@ export class ScratchSeason {
 
   async #look(): Promise<void> {
     this.isLooking = true;
-    for await (const remedy of this.#worker.remedies()) this.remedies = [...this.remedies, remedy];
-    this.isLooking = false;
+    try {
+      for await (const remedy of this.#worker.remedies()) this.remedies = [...this.remedies, remedy];
+    } finally {
+      this.isLooking = false;
+    }
   }
 
   get isChanged(): boolean {
