@@ -47,7 +47,7 @@ const TEMPO = new RegExp(
   'i'
 );
 const BARS = /\b(?:bars?|measures?|mm?\.)\s*(\d{1,4})\s*(?:-|–|to)\s*(\d{1,4})(?!\d)/i;
-/** A range that stands alone between two separators can only be bars. */
+/** A range that stands alone between two separators: where the tempo is said elsewhere in the line, it can only be bars. */
 const LONE_BARS = /^(\d{1,4})\s*(?:-|–|to)\s*(\d{1,4})$/;
 const BAR_COUNT = /\b(\d{1,4})\s*(?:bars|measures)\b/i;
 const METRE = /\b(\d{1,2}\/(?:2|4|8|16))\b/;
@@ -74,7 +74,7 @@ export function readListLine(line: string): ListRow {
     .split(/\t|[,;]| [–—-] /)
     .map((part) => part.trim().replace(/\s{2,}/g, ' '))
     .filter((part) => /[\p{L}\p{N}]/u.test(part));
-  const loneAt = bars || count ? -1 : parts.findIndex((part, i) => i > 0 && LONE_BARS.test(part));
+  const loneAt = bars || count || !tempo ? -1 : parts.findIndex((part, i) => i > 0 && LONE_BARS.test(part));
   const lone = loneAt > 0 ? LONE_BARS.exec(parts.splice(loneAt, 1)[0]!) : null;
   const kindAt = parts.findIndex((part) => KINDS[part.toLowerCase()] !== undefined);
   const kind = kindAt > 0 ? KINDS[parts.splice(kindAt, 1)[0]!.toLowerCase()]! : kindOf(parts[0] ?? '');

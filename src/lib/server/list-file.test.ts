@@ -68,10 +68,12 @@ describe('a table', () => {
 });
 
 describe('a list as text', () => {
-  it('takes a number whole or not at all, and a range that stands alone as bars', () => {
-    expect(readList('Gate song; Varnholt; 12-60; half = 72.5\nTow path;; quarter = 9999')).toMatchObject([
+  it('takes a number whole or not at all, and a range that stands alone as bars where the tempo is said too', () => {
+    const text = 'Gate song; Varnholt; 12-60; half = 72.5\nTow path;; quarter = 9999\nReeds; Quill; 58-66';
+    expect(readList(text)).toMatchObject([
       { name: 'Gate song', composer: 'Varnholt', fromBar: 12, toBar: 60, unit: 'half', lowBpm: 72.5 },
-      { name: 'Tow path', composer: '', toBar: null, lowBpm: 9999 }
+      { name: 'Tow path', composer: '', toBar: null, lowBpm: 9999 },
+      { name: 'Reeds', composer: 'Quill', toBar: null, lowBpm: null }
     ]);
   });
 

@@ -35,13 +35,13 @@ export function orderBlocks<B extends OrderedBlock>(blocks: readonly B[]): B[] {
     if (!clash(sorted[i - 1]!, sorted[i]!)) continue;
     const other = sorted.findIndex((b, j) => j > i && !clash(sorted[i - 1]!, b) && !b.isRun);
     if (other > i) sorted.splice(i, 0, ...sorted.splice(other, 1));
-    else takeBack(sorted, i);
+    else moveBefore(sorted, i);
   }
   return sorted;
 }
 
 /** Moves a block that has nothing after it to lie between to the nearest place before, behind what is held and no run. */
-function takeBack(sorted: OrderedBlock[], from: number): void {
+function moveBefore(sorted: OrderedBlock[], from: number): void {
   const block = sorted[from]!;
   if (block.isRun || block.isWarm) return;
   for (let to = from - 1; to >= 0 && !sorted[to]!.isWarm; to -= 1)
