@@ -159,8 +159,16 @@ function mocksOf({ ownDates }: Audition) {
   return ownDates.map(({ date, minutes, name }) => ({ date, minutes, name }));
 }
 
-/** The latest laying, made now if facts or the day have changed. Null while there is nothing to plan. */
-export function currentPlan(app: App, season: Season, cause: string): PlanVersion | null {
+/**
+ * The latest laying, made now if facts or the day have changed. Null while there is nothing to plan. What was agreed is the latest
+ * laying's, where none is given.
+ */
+export function currentPlan(
+  app: App,
+  season: Season,
+  cause: string,
+  agreed?: SeasonRequest['previous']
+): PlanVersion | null {
   const { request, audition, own } = season;
   if (own.items.length === 0 || own.rounds.length === 0) return null;
   const known = kept.get(app.db)?.get(audition.id);
@@ -172,7 +180,7 @@ export function currentPlan(app: App, season: Season, cause: string): PlanVersio
     if (isKnown) known.version = before;
     return before;
   }
-  const previous = agreedOf(app, season);
+  const previous = agreed ?? agreedOf(app, season);
   if (!season.joint) return keepLaying(app, season, laySeason({ ...request, previous }), cause);
   let mine: PlanVersion | null = null;
   for (const part of season.joint.live) {
@@ -249,8 +257,13 @@ export function keepAgreed(app: App, season: Season, agreed: SeasonRequest['prev
 }
 
 /** Lays one audition's plan again after a change; `cause` is what people read in the list of layings. */
-export function layAgain(app: App, auditionId: string, cause: string): PlanVersion | null {
-  return currentPlan(app, readSeason(app, auditionId), cause);
+export function layAgain(
+  app: App,
+  auditionId: string,
+  cause: string,
+  agreed?: SeasonRequest['previous']
+): PlanVersion | null {
+  return currentPlan(app, readSeason(app, auditionId), cause, agreed);
 }
 
 /** The cause of a laying that nobody asked for: the calendar moved on. */

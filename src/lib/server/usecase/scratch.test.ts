@@ -73,6 +73,8 @@ describe('a scratch copy', () => {
         const { plan: kept } = readCountback(app, TEACHER, { auditionId });
         expect(kept, `${name}, seed ${seed}`).toEqual(names ? viewOf(laid, names) : laid);
         takeBack(app, TEACHER, { undoToken });
+        const after = readCountback(app, TEACHER, { auditionId }).plan!;
+        expect(after.short?.minutes, `${name}, seed ${seed}, taken back`).toBe(plan!.short?.minutes);
       }
   });
 });

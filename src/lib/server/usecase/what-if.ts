@@ -2,7 +2,14 @@
  * What if: all facts of a season for a scratch copy that is laid where it is looked at, and the changes of it that are kept. What they
  * replace is remembered as one thing to be taken back.
  */
-import { type Changes, type SeasonSection, addMinutes, forAllTwins, roundDayFault } from '../../core/season';
+import {
+  type Changes,
+  type SeasonRequest,
+  type SeasonSection,
+  addMinutes,
+  forAllTwins,
+  roundDayFault
+} from '../../core/season';
 import { practiceTime } from '../../schema/time';
 import type { App } from '../app';
 import { CodedError } from '../errors';
@@ -29,6 +36,8 @@ export const readScratch = useCase({
 /** What stood there before changes were kept; only what they touch. */
 export type BeforeChanges = {
   readonly auditionId: string;
+  /** The dates that were agreed: with the facts they give the plan that was there. */
+  readonly agreed?: SeasonRequest['previous'];
   readonly time?: CandidateTime;
   /** Of every audition laid together. */
   readonly daysIntoMock?: readonly { readonly auditionId: string; readonly days: number }[];
@@ -50,12 +59,14 @@ export type BeforeChanges = {
 export const keepChanges = useCase({
   rule: 'teacher',
   run: (app: App, input: { auditionId: string; changes: Changes }) => {
-    const { audition, candidate, request, joint } = readSeason(app, input.auditionId);
+    const season = readSeason(app, input.auditionId);
+    const { audition, candidate, request, joint } = season;
     const together = joint?.live.map((part) => part.auditionId) ?? [audition.id];
     const changes = joint ? forAllTwins(input.changes, joint) : input.changes;
     const { week, fundamentalsMin, daysIntoMock, rounds = [], items: changed = [] } = changes;
     const before: BeforeChanges = {
       auditionId: audition.id,
+      agreed: currentPlan(app, season, NEW_DAY)?.plan.agreed,
       ...(week || fundamentalsMin !== undefined ? { time: candidate.time } : {}),
       ...(daysIntoMock === undefined
         ? {}
@@ -155,5 +166,6 @@ export function putBack(app: App, candidateId: string, before: BeforeChanges): v
     if (item.hasOwnSections) items.setOwnSections(app.db, item.id, was.ownSections ?? null);
     else setSections(app, item, was.sections);
   }
+  layAgain(app, auditionId, 'changes taken back', before.agreed);
   layAll(app, before, candidateId, 'changes taken back');
 }
