@@ -1,5 +1,6 @@
 import js from '@eslint/js';
 import prettier from 'eslint-config-prettier';
+import regexp from 'eslint-plugin-regexp';
 import svelte from 'eslint-plugin-svelte';
 import ts from 'typescript-eslint';
 import svelteConfig from './svelte.config.js';
@@ -16,6 +17,15 @@ export default ts.config(
       'no-undef': 'off',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       'svelte/no-navigation-without-resolve': 'off'
+    }
+  },
+  {
+    // a pattern over what somebody typed takes time in step with its length, never with its square
+    files: ['src/**'],
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { report: 'potential', ignoreSticky: false }]
     }
   },
   {

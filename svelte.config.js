@@ -9,6 +9,8 @@ export default {
   },
   kit: {
     adapter: adapter({ precompress: false }),
+    // the form package's one adapter that is used; its own index brings a dozen libraries that are not
+    alias: { $zod4: 'node_modules/sveltekit-superforms/dist/adapters/zod4' },
     csp: {
       mode: 'auto',
       directives: {

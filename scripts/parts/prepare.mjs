@@ -5,7 +5,14 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
-const BUILD_INPUTS = ['src', 'static', 'package.json', 'svelte.config.js', 'vite.config.ts'];
+const BUILD_INPUTS = [
+  'src',
+  'static',
+  'package.json',
+  'svelte.config.js',
+  'vite.config.ts',
+  'vite.workers.config.ts'
+];
 export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 export const CHROMIUM_FLAGS = [
   '--no-sandbox',
@@ -45,9 +52,7 @@ function headersEnv() {
 /** Installs what the lock file says where it is not installed yet. */
 export function ensureInstalled() {
   checkNode();
-  const stamp = join(ROOT, 'node_modules', '.irvot-lock');
-  const lock = readFileSync(join(ROOT, 'package-lock.json'), 'utf8');
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  if (isInstalled()) return;
   console.log('Installing packages (the database module is compiled, about two minutes) ...');
   run(
     'npm',
@@ -56,22 +61,34 @@ export function ensureInstalled() {
     headersEnv()
   );
   checkDatabase();
-  writeFileSync(stamp, lock);
+}
+
+/** Whether what npm says it installed is what the lock file asks, and the database module works: whoever installed it. */
+function isInstalled() {
+  const read = (path) => JSON.parse(readFileSync(join(ROOT, path), 'utf8')).packages;
+  const there = join('node_modules', '.package-lock.json');
+  if (!existsSync(join(ROOT, there))) return false;
+  const installed = read(there);
+  const isThere = ([path, { version, optional, peer }]) =>
+    path === '' || optional || peer || installed[path]?.version === version;
+  return Object.entries(read('package-lock.json')).every(isThere) && doesDatabaseWork();
+}
+
+function doesDatabaseWork() {
+  const script = "new (require('better-sqlite3'))(':memory:')";
+  return spawnSync(process.execPath, ['-e', script], { cwd: ROOT }).status === 0;
 }
 
 /** npm can be told to skip install scripts; the database module does not work without its own. */
 function checkDatabase() {
-  const works = () =>
-    spawnSync(process.execPath, ['-e', "new (require('better-sqlite3'))(':memory:')"], { cwd: ROOT })
-      .status === 0;
-  if (works()) return;
+  if (doesDatabaseWork()) return;
   run(
     'npm',
     ['rebuild', 'better-sqlite3'],
     'The database module could not be compiled: it needs python3, make and g++.',
     headersEnv()
   );
-  if (!works())
+  if (!doesDatabaseWork())
     giveUp('The database module does not load: run "npm rebuild better-sqlite3" and read what it says.');
 }
 
@@ -87,7 +104,9 @@ export function ensureBuilt() {
   const sources = Math.max(...BUILD_INPUTS.map((path) => newest(join(ROOT, path))));
   if (existsSync(stamp) && statSync(stamp).mtimeMs >= sources) return;
   console.log('Building ...');
-  run('npx', ['vite', 'build', '--logLevel', 'warn'], 'The build failed; its message is above.');
+  const failed = 'The build failed; its message is above.';
+  run('npx', ['vite', 'build', '--logLevel', 'warn'], failed);
+  run('npx', ['vite', 'build', '--logLevel', 'warn', '--config', 'vite.workers.config.ts'], failed);
   mkdirSync(join(ROOT, 'build'), { recursive: true });
   writeFileSync(stamp, '');
 }

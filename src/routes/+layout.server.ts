@@ -1,7 +1,20 @@
 import { theApp } from '$lib/server/context';
+import { ask } from '$lib/server/http';
+import { readDraftKey } from '$lib/server/usecase/sign-in';
 import type { LayoutServerLoad } from './$types';
 
-export const load: LayoutServerLoad = ({ locals }) => ({
-  who: locals.who.kind === 'nobody' ? null : { kind: locals.who.kind, name: locals.who.name },
-  isDemo: theApp().isDemo
-});
+export const load: LayoutServerLoad = (event) => {
+  const { who } = event.locals;
+  return {
+    who:
+      who.kind === 'nobody'
+        ? null
+        : {
+            kind: who.kind,
+            name: who.name,
+            isPutAway: who.kind === 'candidate' && who.isPutAway,
+            drafts: { accountId: who.accountId, key: ask(event, readDraftKey, {}) }
+          },
+    isDemo: theApp().isDemo
+  };
+};

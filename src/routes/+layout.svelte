@@ -1,14 +1,16 @@
 <script lang="ts">
   import '$lib/styles/app.css';
   import type { Snippet } from 'svelte';
-  import { forgetDrafts } from '$lib/state/draft';
   import { page } from '$app/state';
-  import SavedLine from '$lib/components/ui/SavedLine.svelte';
+  import SignOut from '$lib/components/ui/SignOut.svelte';
+  import UndoLine from '$lib/components/ui/UndoLine.svelte';
+  import { setDraftOwner } from '$lib/state/draft';
   import type { LayoutData } from './$types';
 
   let { data, children }: { data: LayoutData; children: Snippet } = $props();
   /** Where one was led after saving: what can be taken back. */
   const undoToken = $derived(page.url.searchParams.get('undo'));
+  setDraftOwner(() => data.who?.drafts ?? null);
 </script>
 
 <a class="skip" href="#main">To the page</a>
@@ -16,17 +18,22 @@
   <header class="site">
     <a class="home" href="/">Irvot</a>
     <span class="soft"
-      ><bdi>{data.who.name}</bdi>{#if data.isDemo}<span class="demo">
+      ><a href="/account"><bdi>{data.who.name}</bdi></a>{#if data.isDemo}<span class="demo">
           · demo, made-up people and works</span
         >{/if}</span
     >
-    <form method="POST" action="/sign-out" onsubmit={forgetDrafts}>
-      <button class="quiet">Sign out</button>
-    </form>
+    <SignOut owner={data.who.drafts} />
   </header>
 {/if}
 <main id="main">
-  {#if data.who && undoToken}<div class="saved"><SavedLine {undoToken} /></div>{/if}
+  {#if data.who?.isPutAway}
+    <p class="saved put-away">
+      Your teacher has put your place here away for now: all of it can be read, and nothing is changed.
+    </p>
+  {/if}
+  {#if data.who && undoToken}<div class="saved">
+      {#key undoToken}<UndoLine token={undoToken} />{/key}
+    </div>{/if}
   {@render children()}
 </main>
 
@@ -46,11 +53,12 @@
     border-bottom: 1px solid var(--rule);
     font-size: 0.87rem;
   }
-  header form {
-    margin-left: auto;
+  header a {
+    color: inherit;
   }
-  header button {
-    white-space: nowrap;
+  .put-away {
+    padding-top: 8px;
+    font-weight: 600;
   }
   @media (max-width: 720px) {
     .demo {

@@ -1,7 +1,7 @@
 /** The call as a form: rounds with their slots, other dates. */
 import { z } from 'zod';
-import { tooFarAhead } from '../core/season';
-import { dateField, jsonText, minutesField, nameField, timeField, zoneField } from './fields';
+import { outOfReach } from '../core/season';
+import { dateField, minutesField, nameField, timeField, zoneField } from './fields';
 import { refineSlot } from './round';
 
 const blankTime = z.union([z.literal(''), timeField], 'A time is written 09:30, on the 24-hour clock.');
@@ -12,7 +12,7 @@ export const callForm = z.object({
   rounds: z
     .array(
       z.object({
-        id: z.string().max(80).default(''),
+        id: z.string().max(64).default(''),
         name: nameField,
         date: dateField,
         time: blankTime.default(''),
@@ -22,7 +22,7 @@ export const callForm = z.object({
         isRecorded: z.boolean().default(false),
         uploadBy: z.union([z.literal(''), dateField]).default(''),
         hearsAll: z.boolean().default(true),
-        itemIds: z.array(z.string()).default([])
+        itemIds: z.array(z.string().max(64)).max(80).default([])
       })
     )
     .min(1, 'An audition has at least one round.')
@@ -36,13 +36,10 @@ export const callForm = z.object({
       })
     )
     .max(60, 'At most 60 dates.')
-    .default([])
-});
-
-/** Mocks and other dates of one candidate alone. */
-export const ownDatesForm = z.object({
-  version: z.number().default(0),
-  dates: z
+    .default([]),
+  /** What is one candidate's own: mocks and other dates, and slots in the rounds. */
+  ownVersion: z.number().default(0),
+  ownDates: z
     .array(
       z.object({
         date: dateField,
@@ -52,11 +49,18 @@ export const ownDatesForm = z.object({
       })
     )
     .max(60, 'At most 60 dates.')
+    .default([]),
+  slots: z
+    .array(
+      z.object({
+        roundId: z.string().max(64),
+        date: z.union([z.literal(''), dateField]).default(''),
+        time: blankTime.default('')
+      })
+    )
+    .max(20)
     .default([])
 });
-
-/** Own dates as JSON, for taking back what was saved. */
-export const ownDatesText = jsonText(ownDatesForm.shape.dates.unwrap());
 
 export type CallForm = z.infer<typeof callForm>;
 
@@ -77,36 +81,35 @@ export function blankRound(name: string, zone: string): CallForm['rounds'][numbe
   };
 }
 
-/** What is only wrong today: a round before today that is not history, or years ahead; a time the clock skips; a round that hears nothing. */
-export function callFaults(form: CallForm, today: string): { path: (string | number)[]; says: string }[] {
-  const faults: { path: (string | number)[]; says: string }[] = [];
-  // what is not a round at all has been said by the form itself
-  const rounds = [...form.rounds.entries()].filter(([, round]: [number, unknown]) => round);
-  const checked = z.array(z.any()).superRefine((_, context) => {
-    for (const [i, round] of rounds)
+type Fault = { readonly path: (string | number)[]; readonly says: string };
+
+/** What is only wrong today, of a form that is sound by itself: a round before today that is not history, or years ahead; a time the clock skips; a round that hears nothing. */
+export function callFaults({ rounds }: CallForm, today: string): Fault[] {
+  const skipped = z.array(z.any()).superRefine((_, context) => {
+    for (const [i, round] of rounds.entries())
       refineSlot({ ...round, time: round.time || undefined }, ['rounds', i], context);
   });
-  for (const issue of checked.safeParse([]).error?.issues ?? [])
-    faults.push({ path: issue.path as (string | number)[], says: issue.message });
-  for (const [i, round] of rounds) {
-    if (round.date < today && !round.isHistory) {
-      faults.push({
-        path: ['rounds', i, 'date'],
-        says: `${round.date} is before today. Choose a later date, or tick that it has taken place.`
-      });
-    }
-    const tooFar = tooFarAhead(round.date, today);
-    if (tooFar) faults.push({ path: ['rounds', i, 'date'], says: tooFar });
-    if (round.isRecorded && round.uploadBy === '')
-      faults.push({ path: ['rounds', i, 'uploadBy'], says: 'Until when are the takes to be uploaded?' });
-    else if (round.isRecorded && round.uploadBy < round.date)
-      faults.push({
-        path: ['rounds', i, 'uploadBy'],
-        says: `The recording day, ${round.date}, comes after it. Record first, with days in hand.`
-      });
-    if (!round.hearsAll && round.itemIds.length === 0)
-      faults.push({ path: ['rounds', i, 'hearsAll'], says: 'Choose what it hears, or the whole list.' });
-  }
+  const issues = skipped.safeParse([]).error?.issues ?? [];
+  return [
+    ...issues.map((issue) => ({ path: issue.path as (string | number)[], says: issue.message })),
+    ...rounds.flatMap((round, i) =>
+      roundFaults(round, today).map(([field, says]) => ({ path: ['rounds', i, field], says }))
+    )
+  ];
+}
+
+function roundFaults(round: CallForm['rounds'][number], today: string): [string, string][] {
+  const faults: [string, string][] = [];
+  const { date, uploadBy, isHistory, isRecorded, hearsAll, itemIds } = round;
+  if (date < today && !isHistory)
+    faults.push(['date', `${date} is before today. Choose a later date, or tick that it has taken place.`]);
+  const far = outOfReach(date, today);
+  if (far) faults.push(['date', far]);
+  if (isRecorded && uploadBy === '') faults.push(['uploadBy', 'Until when are the takes to be uploaded?']);
+  else if (isRecorded && uploadBy < date)
+    faults.push(['uploadBy', `The recording day, ${date}, comes after it. Record first, with days in hand.`]);
+  if (!hearsAll && itemIds.length === 0)
+    faults.push(['hearsAll', 'Choose what it hears, or the whole list.']);
   return faults;
 }
 
@@ -132,8 +135,15 @@ type StoredCall = {
   }[];
 };
 
-/** The form of a call that is there. */
-export function fillCallForm(call: StoredCall): CallForm {
+/** What is one candidate's own of a call, as it is stored. */
+type StoredOwn = {
+  ownDates: readonly CallForm['ownDates'][number][];
+  ownVersion: number;
+  slots: readonly { roundId: string; date: string; time?: string | undefined }[];
+};
+
+/** The form of a call that is there, with one candidate's own. */
+export function fillCallForm(call: StoredCall, own: StoredOwn): CallForm {
   return {
     version: call.version,
     name: call.name,
@@ -146,7 +156,13 @@ export function fillCallForm(call: StoredCall): CallForm {
       hearsAll: r.itemIds === undefined,
       itemIds: [...(r.itemIds ?? [])]
     })),
-    dates: [...call.dates]
+    dates: [...call.dates],
+    ownVersion: own.ownVersion,
+    ownDates: [...own.ownDates],
+    slots: call.rounds.map(({ id }) => {
+      const slot = own.slots.find((s) => s.roundId === id);
+      return { roundId: id, date: slot?.date ?? '', time: slot?.time ?? '' };
+    })
   };
 }
 
@@ -162,5 +178,15 @@ export function readCallForm(form: CallForm): Pick<StoredCall, 'name' | 'rounds'
       itemIds: hearsAll ? undefined : itemIds
     })),
     dates: form.dates
+  };
+}
+
+export function readOwnForm({ ownDates, ownVersion, slots }: CallForm) {
+  return {
+    dates: ownDates,
+    version: ownVersion,
+    slots: slots
+      .filter((s) => s.date !== '')
+      .map(({ roundId, date, time }) => ({ roundId, date, time: time || undefined }))
   };
 }

@@ -8,13 +8,30 @@ import { BEAT_UNITS, beatsPerBar, parseDate } from '../core/units';
 const MOST_BARS = 2000;
 const MOST_MINUTES_A_DAY = 720;
 
+/** One line: what would begin another, in a table or a calendar, is a space. */
+const oneLine = (text: string) => text.replaceAll(/[\p{Cc}\u2028\u2029]/gu, ' ');
+/** Lines are parted in one way, and hold nothing that cannot be seen. */
+const manyLines = (text: string) =>
+  text.replaceAll('\r\n', '\n').replaceAll(/[^\P{Cc}\n\t]/gu, ' ');
+
 export const nameField = z
   .string()
+  .overwrite(oneLine)
   .trim()
   .min(1, 'Give it a name.')
   .max(120, 'At most 120 characters, please.');
-export const shortText = z.string().trim().max(200, 'At most 200 characters, please.').default('');
-export const longText = z.string().trim().max(4000, 'At most 4,000 characters, please.').default('');
+export const shortText = z
+  .string()
+  .overwrite(oneLine)
+  .trim()
+  .max(200, 'At most 200 characters, please.')
+  .default('');
+export const longText = z
+  .string()
+  .overwrite(manyLines)
+  .trim()
+  .max(4000, 'At most 4,000 characters, please.')
+  .default('');
 export const idField = z.string().min(1, 'An id is missing.').max(64, 'An id has at most 64 characters.');
 
 export const dateField = z

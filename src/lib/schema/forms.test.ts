@@ -70,18 +70,15 @@ describe('the form of a call', () => {
     version: 1,
     name: 'Band',
     rounds: [{ ...round, ...more }],
-    dates: []
+    dates: [],
+    ownVersion: 1,
+    ownDates: [],
+    slots: []
   });
   const says = (more: object) =>
     callFaults(form(more), '2026-11-24')
       .map((f) => `${f.path.join('.')}: ${f.says}`)
       .join();
-
-  it('leaves what is no round at all to the form itself, and still says what is wrong with the others', () => {
-    const typed = form({ date: '2026-11-01' });
-    const holed = { ...typed, rounds: [undefined, ...typed.rounds] } as unknown as CallForm;
-    expect(callFaults(holed, '2026-11-24').map((f) => f.path.join('.'))).toEqual(['rounds.1.date']);
-  });
 
   it('refuses a round before today unless it is history', () => {
     expect(says({ date: '2026-11-01' })).toContain('rounds.0.date: 2026-11-01 is before today');
@@ -106,7 +103,8 @@ describe('the form of a call', () => {
       }),
       version: 1
     };
-    expect(readCallForm(fillCallForm(call))).toEqual({
+    const own = { ownVersion: 1, ownDates: [], slots: [] };
+    expect(readCallForm(fillCallForm(call, own))).toEqual({
       name: call.name,
       rounds: call.rounds,
       dates: call.dates
@@ -123,16 +121,33 @@ describe('the form of the week', () => {
     fundamentalsMin: 5
   };
 
-  it('makes a stretch away from one entry with two dates', () => {
+  it('keeps a stretch away as one entry with two dates, and joins what follows on it', () => {
+    const away = { until: '', minutes: 0, why: 'away' };
     const form = {
       ...fillTimeForm(time, 1),
-      exceptions: [{ date: '2026-12-30', until: '2027-01-02', minutes: 0, why: 'away' }]
+      exceptions: [
+        { ...away, date: '2027-01-03' },
+        { ...away, date: '2026-12-30', until: '2027-01-02' }
+      ]
     };
-    expect(readTimeForm(form).exceptions.map((e) => e.date)).toEqual([
-      '2026-12-30',
-      '2026-12-31',
-      '2027-01-01',
-      '2027-01-02'
+    const kept = [{ date: '2026-12-30', until: '2027-01-03', minutes: 0, why: 'away' }];
+    expect(readTimeForm(form).exceptions).toEqual(kept);
+    expect(fillTimeForm(readTimeForm(form), 1).exceptions).toEqual(kept);
+  });
+
+  it('counts entries, not days, and refuses more than a year at once', () => {
+    const spans = Array.from({ length: 401 }, (_, i) => ({
+      date: `20${10 + Math.floor(i / 10)}-0${(i % 9) + 1}-01`,
+      until: '',
+      minutes: i,
+      why: ''
+    }));
+    const faults = (exceptions: unknown) =>
+      timeForm.safeParse({ ...fillTimeForm(time, 1), exceptions }).error?.issues.map((i) => i.message) ?? [];
+    expect(faults(spans).join()).toContain('At most 400 dated exceptions');
+    expect(faults(spans.slice(1))).toEqual([]);
+    expect(faults([{ date: '2026-01-01', until: '2027-06-01', minutes: 0, why: '' }])).toEqual([
+      'More than a year at once: check the year.'
     ]);
   });
 

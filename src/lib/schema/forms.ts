@@ -1,7 +1,7 @@
 /** The smaller forms: accounts, candidates, and the line of the log. */
 import { z } from 'zod';
-import { parseDate } from '../core/units';
-import { dateField, longText, nameField, shortText, timeField, zoneField } from './fields';
+import { dateField, longText, nameField, shortText, zoneField } from './fields';
+import { spanFault } from './time';
 
 const login = z
   .string()
@@ -11,7 +11,7 @@ const login = z
   .regex(/^\S+$/, 'A sign-in name has no spaces.');
 const newPassword = z
   .string()
-  .min(10, 'At least 10 characters; three or four words make a good one.')
+  .min(12, 'At least 12 characters; three or four words make a good one.')
   .max(200, 'At most 200 characters, please.');
 
 export const newTeacherForm = z.object({ name: nameField, login, password: newPassword });
@@ -19,6 +19,10 @@ export const joinForm = z.object({ login, password: newPassword });
 export const signInForm = z.object({
   login: z.string().trim().min(1, 'Type your sign-in name.').max(80, 'At most 80 characters, please.'),
   password: z.string().min(1, 'Type your password.').max(200, 'At most 200 characters, please.')
+});
+export const passwordForm = z.object({
+  present: z.string().min(1, 'Type the password you have now.').max(200, 'At most 200 characters, please.'),
+  password: newPassword
 });
 const whoFields = {
   name: nameField,
@@ -39,18 +43,9 @@ export const factsForm = z.object({
 export const awayForm = z
   .object({ from: dateField, to: dateField, why: shortText })
   .superRefine(({ from, to }, context) => {
-    const add = (message: string) => context.addIssue({ code: 'custom', path: ['to'], message });
-    const [first, last] = [parseDate(from), parseDate(to)];
-    if (first === null || last === null) return;
-    if (last < first) add(`The dates are upside down: ${from} to ${to}.`);
-    else if (last - first > 366) add('More than a year away: check the year.');
+    const fault = spanFault(from, to);
+    if (fault) context.addIssue({ code: 'custom', path: ['to'], message: fault });
   });
-/** A candidate's own slot in a round; an empty date takes it back. */
-export const slotForm = z.object({
-  roundId: z.string().max(80),
-  date: z.union([z.literal(''), dateField]).default(''),
-  time: z.union([z.literal(''), timeField], 'A time is written 09:30, on the 24-hour clock.').default('')
-});
 export const lineForm = z.object({
   line: z
     .string()

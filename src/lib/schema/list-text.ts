@@ -40,25 +40,42 @@ const KINDS: Record<string, ItemKind> = {
   'sight reading': 'sight-reading'
 };
 const UNIT_WORDS = 'whole|half|quarter|eighth|sixteenth';
+/** Patterns are for text whose spaces stand alone (`tidy`): none can be taken by two parts of a pattern in many ways. */
+const TO = ' ?(?:-|–|to) ?';
 /** A whole number is taken or none of it: 9999 is no 999 and a 9. */
-const BPMS = String.raw`(\d{2,6}(?:\.\d+)?)(?!\d)(?:\s*(?:-|–|to)\s*(\d{2,6}(?:\.\d+)?)(?!\d))?`;
+const BPM = String.raw`(\d{2,6}(?:\.\d{1,6})?)(?!\d)`;
+const BPMS = `${BPM}(?:${TO}${BPM})?`;
 const TEMPO = new RegExp(
-  String.raw`(dotted[ -])?(${UNIT_WORDS})(?: note)?\s*=?\s*${BPMS}|@?\b${BPMS}\s*bpm`,
+  String.raw`(dotted[ -])?(${UNIT_WORDS})(?: note)?(?: ?=)? ?${BPMS}|@?\b${BPMS} ?bpm`,
   'i'
 );
-const BARS = /\b(?:bars?|measures?|mm?\.)\s*(\d{1,4})\s*(?:-|–|to)\s*(\d{1,4})(?!\d)/i;
+const RANGE = String.raw`(\d{1,4})${TO}(\d{1,4})`;
+const BARS = new RegExp(String.raw`\b(?:bars?|measures?|mm?\.) ?${RANGE}(?!\d)`, 'i');
 /** A range that stands alone between two separators: where the tempo is said elsewhere in the line, it can only be bars. */
-const LONE_BARS = /^(\d{1,4})\s*(?:-|–|to)\s*(\d{1,4})$/;
-const BAR_COUNT = /\b(\d{1,4})\s*(?:bars|measures)\b/i;
+const LONE_BARS = new RegExp(`^${RANGE}$`);
+const BAR_COUNT = /\b(\d{1,4}) ?(?:bars|measures)\b/i;
 const METRE = /\b(\d{1,2}\/(?:2|4|8|16))\b/;
-const MINUTES = /\b(\d{1,3})\s*min(?:utes)?(?: a week)?\b/i;
-const PAGES = /\bp(?:p|ages?|\.)\.?\s*(\d{1,3}(?:\s*(?:-|–)\s*\d{1,3})?)/i;
+const MINUTES = /\b(\d{1,3}) ?min(?:utes)?(?: a week)?\b/i;
+const PAGES = /\bp(?:p|ages?|\.)\.? ?(\d{1,3}(?: ?[-–] ?\d{1,3})?)/i;
+const BULLET = /^(?:\d{1,2}[.)] |[-•*] )/;
+
+/** Each run of spaces as one; tabs stay what they are, a parting. */
+const tidy = (text: string) =>
+  text
+    .split('\t')
+    .map((part) =>
+      part
+        .split(/[^\S\t]+/)
+        .join(' ')
+        .trim()
+    )
+    .join('\t');
 
 const BLANK: ListRow = listRow.parse({ name: 'x' });
 
 /** One line of text: "Étude 14 Millrace, Quill, bars 1-48, 6/8, dotted quarter 58-66". Numbering before it is passed over. */
 export function readListLine(line: string): ListRow {
-  let rest = line.replace(/^\s*(?:\d{1,2}[.)]\s+|[-•*]\s+)/, '');
+  let rest = tidy(line).replace(BULLET, '');
   const take = (pattern: RegExp) => {
     const match = pattern.exec(rest);
     if (match) rest = rest.replace(match[0], ' ');
@@ -72,7 +89,7 @@ export function readListLine(line: string): ListRow {
   const pages = take(PAGES);
   const parts = rest
     .split(/\t|[,;]| [–—-] /)
-    .map((part) => part.trim().replace(/\s{2,}/g, ' '))
+    .map(tidy)
     .filter((part) => /[\p{L}\p{N}]/u.test(part));
   const loneAt = bars || count || !tempo ? -1 : parts.findIndex((part, i) => i > 0 && LONE_BARS.test(part));
   const lone = loneAt > 0 ? LONE_BARS.exec(parts.splice(loneAt, 1)[0]!) : null;
@@ -156,10 +173,10 @@ export function readListCells(headings: readonly string[], cells: readonly strin
   const row: Record<string, unknown> = { ...BLANK, name: '' };
   headings.forEach((heading, i) => {
     const field = HEADINGS[heading.trim().toLowerCase()];
-    const text = (cells[i] ?? '').trim().replace(/^'(?=[=+@-])/, '');
+    const text = tidy(cells[i] ?? '').replace(/^'(?=[=+@-])/, '');
     if (!field || text === '') return;
     if (field === 'bars')
-      Object.assign(row, readBarFields(/(\d+)\s*(?:-|–|to)\s*(\d+)/.exec(text), /(\d+)/.exec(text)));
+      Object.assign(row, readBarFields(new RegExp(RANGE).exec(text), /(\d{1,4})/.exec(text)));
     else if (field === 'tempo') Object.assign(row, readTempoCell(text, row.unit as BeatUnit));
     else if (field === 'kind') row.kind = KINDS[text.toLowerCase()] ?? 'etude';
     else if (field === 'unit') row.unit = unitOf(text) ?? row.unit;
@@ -172,7 +189,7 @@ export function readListCells(headings: readonly string[], cells: readonly strin
 function readTempoCell(text: string, unit: BeatUnit) {
   const worded = TEMPO.exec(text);
   if (worded?.[2]) return readTempoFields(worded);
-  const [low, high] = text.match(/\d{2,6}(?:\.\d+)?/g) ?? [];
+  const [low, high] = text.match(/\d{2,6}(?:\.\d{1,6})?/g) ?? [];
   return { unit, lowBpm: low ? Number(low) : null, highBpm: high ? Number(high) : null };
 }
 

@@ -3,11 +3,19 @@
 type Bars = { readonly fromBar: number | null; readonly toBar: number | null };
 type Read<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly says: string };
 
+/** "bar 31: B flat" */
+const ERRATUM = /^(?:bar ?)?(\d{1,4})(?: ?[:.,;)] ?| )(\S.*)$/i;
+/** As many as one item keeps. */
+const [MOST_ERRATA, MOST_CUTS] = [400, 60];
+
+/** Each run of spaces as one. */
+const tidy = (line: string) => line.split(/\s+/).join(' ').trim();
+
 export function parseErrata(text: string, item: Bars): Read<{ bar: number; says: string }[]> {
   const errata: { bar: number; says: string }[] = [];
-  for (const line of text.split('\n').map((l) => l.trim())) {
+  for (const line of text.split('\n').map(tidy)) {
     if (line === '') continue;
-    const match = /^(?:bar\s*)?(\d{1,4})\s*[:.,;)\s]\s*(.+)$/i.exec(line);
+    const match = ERRATUM.exec(line);
     if (!match)
       return {
         ok: false,
@@ -17,6 +25,7 @@ export function parseErrata(text: string, item: Bars): Read<{ bar: number; says:
     if (isOutside(bar, item)) return { ok: false, says: sayOutside(bar, item) };
     errata.push({ bar, says: match[2]!.slice(0, 200) });
   }
+  if (errata.length > MOST_ERRATA) return { ok: false, says: `At most ${MOST_ERRATA} errata of one item.` };
   return { ok: true, value: errata };
 }
 
@@ -33,6 +42,7 @@ export function parseCuts(text: string, item: Bars): Read<{ fromBar: number; toB
     if (outside !== undefined) return { ok: false, says: sayOutside(outside, item) };
     cuts.push(bars);
   }
+  if (cuts.length > MOST_CUTS) return { ok: false, says: `At most ${MOST_CUTS} cuts of one item.` };
   return { ok: true, value: cuts };
 }
 

@@ -1,8 +1,8 @@
 /** A candidate's week as a form. Empty starts are "some time that day". */
 import { z } from 'zod';
-import { dayOf, formatDate } from '../core/units';
+import { joinDays } from '../core/plan';
 import { dateField, minutesField, shortText, timeField } from './fields';
-import { refineWeek } from './time';
+import { hasTooMany, mostExceptions, refineWeek, spanFault } from './time';
 
 const blankTime = z
   .union([z.literal(''), timeField], 'A time is written 17:00, on the 24-hour clock.')
@@ -29,17 +29,13 @@ export const timeForm = z
           why: shortText
         })
       )
-      .max(400, 'At most 400 dated exceptions.')
+      .refine((all) => !hasTooMany(all), mostExceptions)
   })
   .superRefine((time, context) => {
     refineWeek({ week: time.week.map((s) => ({ ...s, start: s.start || undefined })) }, context);
     time.exceptions.forEach((e, i) => {
-      if (e.until && e.until < e.date)
-        context.addIssue({
-          code: 'custom',
-          path: ['exceptions', i, 'until'],
-          message: `The dates are upside down: ${e.date} to ${e.until}.`
-        });
+      const fault = spanFault(e.date, e.until || e.date);
+      if (fault) context.addIssue({ code: 'custom', path: ['exceptions', i, 'until'], message: fault });
     });
   });
 
@@ -50,6 +46,7 @@ type StoredTime = {
   lessons: readonly { weekday: number; start?: string | undefined; minutes: number; isInside: boolean }[];
   exceptions: readonly {
     date: string;
+    until?: string | undefined;
     start?: string | undefined;
     minutes: number;
     why?: string | undefined;
@@ -65,23 +62,16 @@ export function fillTimeForm(time: StoredTime, version: number): TimeForm {
     fundamentalsMin: time.fundamentalsMin,
     week: time.week.map((s) => ({ weekday: s.weekday, start: s.start ?? '', minutes: s.minutes })),
     lessons: time.lessons.map((l) => ({ ...l, start: l.start ?? '' })),
-    exceptions: stretches(time.exceptions)
+    exceptions: time.exceptions.map(({ date, until = '', minutes, why = '' }) => ({
+      date,
+      until,
+      minutes,
+      why
+    }))
   };
 }
 
-/** Days that follow on each other with the same minutes and reason stand as one entry. */
-function stretches(exceptions: StoredTime['exceptions']): TimeForm['exceptions'] {
-  const entries: TimeForm['exceptions'] = [];
-  for (const { date, minutes, why = '' } of exceptions) {
-    const last = entries.at(-1);
-    const follows = last && dayOf(last.until || last.date) + 1 === dayOf(date);
-    if (follows && last.minutes === minutes && last.why === why) last.until = date;
-    else entries.push({ date, until: '', minutes, why });
-  }
-  return entries;
-}
-
-/** What a sound form means; a span of dates becomes one exception a day. */
+/** What a sound form means. */
 export function readTimeForm(form: TimeForm): StoredTime {
   const timed = <S extends { start: string }>(span: S) => ({ ...span, start: span.start || undefined });
   return {
@@ -91,16 +81,11 @@ export function readTimeForm(form: TimeForm): StoredTime {
       .map(timed)
       .sort((a, b) => a.weekday - b.weekday || (a.start ?? '').localeCompare(b.start ?? '')),
     lessons: form.lessons.map(timed),
-    exceptions: form.exceptions
-      .flatMap(({ date, until, minutes, why }) =>
-        daysFrom(date, until || date).map((day) => ({ date: day, minutes, why }))
-      )
-      .sort((a, b) => a.date.localeCompare(b.date))
+    exceptions: joinDays(
+      form.exceptions.map(({ until, ...one }) => ({
+        ...one,
+        until: until === '' || until === one.date ? undefined : until
+      }))
+    )
   };
-}
-
-/** At most a year at once, so that a slip in a date does not fill the calendar. */
-function daysFrom(from: string, to: string): string[] {
-  const first = dayOf(from);
-  return Array.from({ length: Math.min(366, dayOf(to) - first + 1) }, (_, i) => formatDate(first + i));
 }

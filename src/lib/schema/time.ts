@@ -1,6 +1,8 @@
 /** A candidate's week, dated exceptions and lessons, as a form or a file brings them. */
 import { z } from 'zod';
-import { dateField, jsonText, minutesField, shortText, timeField } from './fields';
+import { joinDays } from '../core/plan';
+import { parseDate } from '../core/units';
+import { dateField, minutesField, shortText, timeField } from './fields';
 
 const start = timeField.optional();
 const weekday = z
@@ -12,10 +14,39 @@ const weekday = z
 const weekSpan = z.strictObject({ weekday, start, minutes: minutesField(1) });
 const dayException = z.strictObject({
   date: dateField,
+  until: dateField.optional(),
   start,
   minutes: minutesField(0),
   why: shortText.unwrap().optional()
 });
+/** Spans of days, not days. */
+const MOST_EXCEPTIONS = 400;
+export const mostExceptions = `At most ${MOST_EXCEPTIONS} dated exceptions; days that follow on each other can be one.`;
+/** A year at once, so that a slip in a date does not fill the calendar. */
+const MOST_DAYS = 366;
+
+/** Why a span of days cannot be, or null. Faults of the dates themselves are theirs to tell. */
+export function spanFault(from: string, until: string): string | null {
+  const [first, last] = [parseDate(from), parseDate(until)];
+  if (first === null || last === null) return null;
+  if (last < first) return `The dates are upside down: ${from} to ${until}.`;
+  return last - first > MOST_DAYS ? 'More than a year at once: check the year.' : null;
+}
+
+export const hasTooMany = (exceptions: readonly unknown[]) => exceptions.length > MOST_EXCEPTIONS;
+
+/** Files of before have an entry a day: they are read, and kept as spans. */
+const exceptions = z
+  .array(dayException)
+  .max(20_000, mostExceptions)
+  .superRefine((all, context) =>
+    all.forEach((e, i) => {
+      const fault = spanFault(e.date, e.until ?? e.date);
+      if (fault) context.addIssue({ code: 'custom', path: [i, 'until'], message: fault });
+    })
+  )
+  .transform((all) => joinDays(all))
+  .refine((all) => !hasTooMany(all), mostExceptions);
 const lesson = z.strictObject({
   weekday,
   start,
@@ -26,14 +57,11 @@ export const mock = z.strictObject({ date: dateField, minutes: minutesField(1, 4
 
 export const timeFields = {
   week: z.array(weekSpan).max(42, 'At most six spans a weekday.'),
-  exceptions: z.array(dayException).max(400, 'At most 400 dated exceptions.'),
+  exceptions,
   lessons: z.array(lesson).max(14, 'At most fourteen lessons a week.'),
   warmUpMin: minutesField(0, 120),
   fundamentalsMin: minutesField(0, 240)
 };
-
-/** Exceptions as JSON text, as a page keeps them to put them back. */
-export const exceptionsText = jsonText(timeFields.exceptions);
 
 /** A candidate's whole practice time. */
 export const practiceTime = z.strictObject(timeFields).superRefine(refineWeek);

@@ -13,6 +13,8 @@ export type StudioAudition = {
   /** Since when the plan does not fit. */
   readonly shortSince: string | null;
   readonly items: number;
+  /** Its plan waits to be laid in the background; nothing is said of it yet. */
+  readonly isBeingLaid: boolean;
   readonly holding: number;
   readonly farthest: { readonly name: string; readonly clicks: number } | null;
 };
@@ -32,25 +34,18 @@ export type StudioRow = {
   readonly auditions: readonly StudioAudition[];
 };
 
-/** What was just done, and the form that takes it back. */
-export type Undo = {
-  readonly says: string;
-  readonly action: string;
-  readonly fields: Readonly<Record<string, string>>;
-};
+/** What was just done, and the secret by which it can be taken back. */
+export type Undo = { readonly says: string; readonly token: string };
 
-/** A round of a call, as pages draw it. */
-export type Round = {
-  readonly id: string;
-  readonly name: string;
-  readonly date: string;
-  readonly time?: string | undefined;
-  readonly isHistory: boolean;
-  readonly isWeek?: boolean | undefined;
-  readonly uploadBy?: string | undefined;
-};
-/** One candidate's own place in a round. */
-export type Slot = { readonly roundId: string; readonly date: string; readonly time?: string | undefined };
+/** How far an archive is that is being taken in, as it is told line by line. */
+export type Intake =
+  | { readonly step: 'unpack' | 'check'; readonly done: number }
+  | { readonly step: 'take in'; readonly done: number; readonly of: number }
+  | {
+      readonly step: 'done';
+      readonly taken: { readonly candidates: readonly string[]; readonly lists: readonly string[] };
+    }
+  | { readonly step: 'fault'; readonly says: string };
 
 /** Who takes a call. */
 export type Taker = {

@@ -13,6 +13,8 @@ export type App = {
   readonly now: () => number;
   readonly newId: () => string;
   readonly isDemo: boolean;
+  /** Says that plans wait to be laid in the background. */
+  readonly layLater: () => void;
 };
 
 export type Who =
@@ -23,12 +25,19 @@ export type Who =
       readonly accountId: string;
       readonly candidateId: string;
       readonly name: string;
+      /** Off the teacher's first page: reads on, and changes nothing. */
+      readonly isPutAway: boolean;
     };
 
 export const NOBODY: Who = { kind: 'nobody' };
 
-export function makeApp(db: Db, now: () => number = Date.now, isDemo = false): App {
-  return { db, now, isDemo, newId: () => randomUUID() };
+export function makeApp(
+  db: Db,
+  now: () => number = Date.now,
+  isDemo = false,
+  layLater: () => void = () => {}
+): App {
+  return { db, now, isDemo, layLater, newId: () => randomUUID() };
 }
 
 /** Today's civil date in a zone, YYYY-MM-DD. */

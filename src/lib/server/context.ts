@@ -3,14 +3,13 @@
  * the new day's plans are made in the background.
  * Environment: IRVOT_DATA (directory), IRVOT_DEMO (1), IRVOT_NOW (an ISO instant the clock stands at).
  */
-import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { env } from '$env/dynamic/private';
 import { type App, makeApp } from './app';
-import { findDamage, listBackups, makeBackup } from './db/backup';
-import { openDb } from './db/open';
+import { listBackups, makeBackup } from './db/backup';
+import { backupsOf, openStudio } from './db/studio-file';
 import { seedDemo } from './demo/seed';
-import { serverLog } from './log';
+import { keepLog, serverLog } from './log';
+import { takeBack } from './store/intake';
 import { layNextStale } from './usecase/new-day';
 
 const MS_PER_HOUR = 3_600_000;
@@ -18,6 +17,7 @@ const BACKUP_EVERY_MS = 20 * MS_PER_HOUR;
 /** Pause between two plans of a new day, so that people are answered in between. */
 const BETWEEN_PLANS_MS = 200;
 
+const { env } = process;
 let app: App | undefined;
 
 function readClock(): () => number {
@@ -27,24 +27,20 @@ function readClock(): () => number {
   return () => fixed;
 }
 
-const dataDirectory = () => env.IRVOT_DATA ?? 'data';
-export const backupDirectory = () => join(dataDirectory(), 'backups');
+export const dataDirectory = () => env.IRVOT_DATA ?? 'data';
+export const backupDirectory = () => backupsOf(dataDirectory());
 
-/** Throws where the database is damaged, naming the newest backup. */
+/** Throws RangeError with a sentence where the studio's file is not to be opened. */
 export function theApp(): App {
   if (app) return app;
-  mkdirSync(dataDirectory(), { recursive: true });
-  const db = openDb(join(dataDirectory(), 'studio.sqlite'));
-  const damage = findDamage(db);
-  if (damage) {
-    const [newest] = listBackups(backupDirectory());
-    throw new RangeError(
-      `The studio's database is damaged (${damage}). ${newest ? `The newest backup is ${newest.name}: npm run restore -- ${join(backupDirectory(), newest.name)}` : 'There is no backup beside it.'}`
-    );
-  }
-  app = makeApp(db, readClock(), env.IRVOT_DEMO === '1');
+  const db = openStudio(dataDirectory());
+  keepLog(join(dataDirectory(), 'irvot.log'));
+  takeBack(db);
+  app = makeApp(db, readClock(), env.IRVOT_DEMO === '1', () => layNext());
   if (app.isDemo) seedDemo(app);
   keepRunning(app);
+  // the server says so when it stops: studio.sqlite alone is then the whole studio
+  process.once('sveltekit:shutdown', () => db.close());
   return app;
 }
 
@@ -56,16 +52,21 @@ function keepRunning(running: App): void {
       serverLog.error({ err }, 'backup failed')
     );
   };
-  const layNext = () => {
-    let wasStale = false;
-    try {
-      wasStale = layNextStale(running);
-    } catch (err) {
-      serverLog.error({ err }, 'a plan of the new day was not laid');
-    }
-    setTimeout(layNext, wasStale ? BETWEEN_PLANS_MS : MS_PER_HOUR / 12).unref();
-  };
   setTimeout(backUp, MS_PER_HOUR / 60).unref();
   setInterval(backUp, MS_PER_HOUR).unref();
   setTimeout(layNext, BETWEEN_PLANS_MS).unref();
+}
+
+let nextLaying: NodeJS.Timeout | undefined;
+
+/** Lays one plan that waits, and sees to the next in a moment; where none waits, in five minutes. */
+function layNext(): void {
+  clearTimeout(nextLaying);
+  let wasStale = false;
+  try {
+    wasStale = layNextStale(app!);
+  } catch (err) {
+    serverLog.error({ err }, 'a plan was not laid in the background');
+  }
+  nextLaying = setTimeout(layNext, wasStale ? BETWEEN_PLANS_MS : MS_PER_HOUR / 12).unref();
 }

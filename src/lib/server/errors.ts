@@ -8,8 +8,17 @@ export const ERRORS = {
   'not-found': 'There is nothing here; it may have been removed.',
   'changed-elsewhere':
     'This was changed in another window after you opened it. What you typed is still here and not saved: save again to put it over the other change, or reload to see that one.',
+  'changed-since': 'It was changed again since then, so nothing was taken back. What is there now stays.',
+  'date-unsound': 'That date cannot be. Nothing was changed.',
+  'too-many': 'That is more than can be kept. Nothing was changed.',
   'wrong-sign-in': 'Name and password do not go together. Check both and try again.',
+  'put-away': 'Your teacher has put this away for now: it can be read, and nothing is changed.',
   'too-many-attempts': 'Too many attempts. Wait a quarter of an hour, or ask your teacher for a new link.',
+  'too-busy': 'Many are signing in at this moment. Nothing was done; try again in half a minute.',
+  'password-weak': 'Choose another password: this one would be guessed.',
+  'form-unreadable':
+    'This was not sent as the page sends it, so nothing was done. Reload the page and try again.',
+  'form-too-large': 'That is more than a form holds. Nothing was saved; send less at once.',
   'link-spent': 'This link has been used or is too old. Ask your teacher for a new one.',
   'login-taken': 'That sign-in name is taken; choose another.',
   'studio-has-teacher': 'This studio has its teacher already. Sign in.',
@@ -33,9 +42,10 @@ export type ErrorCode = keyof typeof ERRORS;
 export class CodedError extends Error {
   constructor(
     readonly code: ErrorCode,
-    detail?: string
+    detail?: string,
+    options?: ErrorOptions
   ) {
-    super(detail ?? ERRORS[code]);
+    super(detail ?? ERRORS[code], options);
     this.name = 'CodedError';
   }
 }

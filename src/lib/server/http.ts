@@ -1,39 +1,104 @@
-/** The only place where error codes become HTTP, and where a request finds out who asks. */
-import { error, fail, redirect } from '@sveltejs/kit';
-import type { ActionFailure, Cookies, RequestEvent } from '@sveltejs/kit';
-import { setError, type SuperValidated } from 'sveltekit-superforms';
+/** The only place where error codes become HTTP, where a request finds out who asks, and where what it sends is let in. */
+import { error, isHttpError, redirect } from '@sveltejs/kit';
+import type { RequestEvent } from '@sveltejs/kit';
+import type { z } from 'zod';
 import { type App, type Who } from './app';
 import { theApp } from './context';
-import { CodedError, ERRORS } from './errors';
+import { CodedError } from './errors';
+import { readFields } from './form/fields';
+import { readForm } from './form/form';
 import { STATUS } from './status';
 import { SESSION_MS } from './usecase/sign-in';
+import type { UseCase } from './usecase/use-case';
 
 export const SESSION_COOKIE = 'irvot_session';
 
-export function putSession(cookies: Cookies, url: URL, token: string): void {
-  cookies.set(SESSION_COOKIE, token, {
-    path: '/',
-    httpOnly: true,
-    sameSite: 'lax',
-    secure: url.protocol === 'https:',
-    maxAge: SESSION_MS / 1000
-  });
+/** By which a device that has signed in before is known again. */
+export const DEVICE_COOKIE = 'irvot_device';
+/** Browsers keep no cookie for longer. */
+const DEVICE_SECONDS = 400 * 86_400;
+
+type Answering = Pick<RequestEvent, 'cookies' | 'url'>;
+
+function putCookie({ cookies, url }: Answering, name: string, value: string, seconds: number): void {
+  const secure = url.protocol === 'https:';
+  cookies.set(name, value, { path: '/', httpOnly: true, sameSite: 'lax', secure, maxAge: seconds });
 }
+
+export const putSession = (event: Answering, token: string) =>
+  putCookie(event, SESSION_COOKIE, token, SESSION_MS / 1000);
+export const putDevice = (event: Answering, secret: string) =>
+  putCookie(event, DEVICE_COOKIE, secret, DEVICE_SECONDS);
+
+/** Browser and system of who asks, in two words; for the list of where one is signed in. */
+export function deviceOf({ request }: Pick<RequestEvent, 'request'>): string {
+  const agent = (request.headers.get('user-agent') ?? '').slice(0, 400);
+  const browser = ['Firefox', 'Edg', 'Chrome', 'Safari'].find((name) => agent.includes(`${name}/`));
+  const system = ['iPhone', 'iPad', 'Android', 'Windows', 'Mac', 'Linux'].find((name) =>
+    agent.includes(name)
+  );
+  return [browser?.replace('Edg', 'Edge') ?? 'a browser', system].filter(Boolean).join(' on ');
+}
+
+type Asking = Pick<RequestEvent, 'locals' | 'url'>;
 
 /** Calls a use case for a page: coded errors become the page's status, and who is not signed in is sent to do so. */
 export function ask<Input, Output>(
-  event: Pick<RequestEvent, 'locals' | 'url'>,
+  event: Asking,
   useCase: (app: App, who: Who, input: Input) => Output,
   input: Input
 ): Output {
   try {
     return useCase(theApp(), event.locals.who, input);
   } catch (thrown) {
-    if (!(thrown instanceof CodedError)) throw thrown;
-    if (thrown.code === 'not-signed-in')
-      redirect(303, `/sign-in?to=${encodeURIComponent(event.url.pathname)}`);
-    error(STATUS[thrown.code], { message: thrown.message });
+    throw asHttp(event, thrown);
   }
+}
+
+/** Refuses who may not, before anything of what they send is read. */
+export function allow<About>(
+  event: Asking,
+  useCase: Pick<UseCase<never, unknown, About>, 'may'>,
+  about: About
+): void {
+  ask(event, useCase.may, about);
+}
+
+/** What a form of a page sent, checked. Call after `allow`. */
+export async function formOf<S extends z.ZodObject>(event: RequestEvent, schema: S, id?: string) {
+  return readForm(event.request, schema, id).catch((thrown: unknown) => {
+    throw asHttp(event, thrown);
+  });
+}
+
+/** The fields of a small form. Call after `allow`. */
+export async function fieldsOf(event: RequestEvent, limits?: Parameters<typeof readFields>[1]) {
+  return readFields(event.request, limits).catch((thrown: unknown) => {
+    throw asHttp(event, thrown);
+  });
+}
+
+function asHttp({ url }: Asking, thrown: unknown): unknown {
+  if (!(thrown instanceof CodedError)) return thrown;
+  try {
+    if (thrown.code === 'not-signed-in') redirect(303, `/sign-in?to=${encodeURIComponent(url.pathname)}`);
+    error(STATUS[thrown.code], { message: thrown.message });
+  } catch (answer) {
+    return answer;
+  }
+}
+
+/** The sentence of a refusal a form can show in its place; anything else goes on its way. */
+export function sayRefusal(thrown: unknown): string {
+  if (isHttpError(thrown) && thrown.status < 500) return thrown.body.message;
+  throw thrown;
+}
+
+/** A path of this studio and nothing else; what leads elsewhere leads to the first page. */
+export function ownPath(to: string, { url }: Pick<RequestEvent, 'url'>): string {
+  if (!URL.canParse(to, url)) return '/';
+  const { origin, pathname } = new URL(to, url);
+  return origin === url.origin && !pathname.startsWith('//') ? pathname : '/';
 }
 
 /** A zip to be saved under a name. */
@@ -44,38 +109,4 @@ export function sendZip(bytes: Uint8Array, fileName: string): Response {
       'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(fileName)}`
     }
   });
-}
-
-/** Runs what a form asks for; a coded error comes back to the form (at `field`, or above it), with all that was typed. */
-export async function answerForm<T extends Record<string, unknown>, Output>(
-  form: SuperValidated<T>,
-  run: () => Output | Promise<Output>,
-  field = ''
-): Promise<{ done: Output } | { failed: ActionFailure<{ form: SuperValidated<T> }> }> {
-  try {
-    return { done: await run() };
-  } catch (thrown) {
-    if (!(thrown instanceof CodedError)) throw thrown;
-    const status = STATUS[thrown.code] as 400;
-    setError(form, field as never, ERRORS[thrown.code], { status });
-    return { failed: fail(status, { form }) };
-  }
-}
-
-/** Puts faults at their fields, path by path, and answers with the form as it was typed. */
-export function putFaults<T extends Record<string, unknown>>(
-  form: SuperValidated<T>,
-  faults: readonly { readonly path: readonly (string | number)[]; readonly says: string }[]
-) {
-  for (const { path, says } of faults) setError(form, fieldPath(path) as never, says);
-  return fail(400, { form });
-}
-
-/** rounds, 0, date becomes rounds[0].date; a fault of a whole list lies on the list itself. */
-function fieldPath(path: readonly (string | number)[]): string {
-  const text = path.reduce<string>(
-    (before, part) => (typeof part === 'number' ? `${before}[${part}]` : before ? `${before}.${part}` : part),
-    ''
-  );
-  return path.length === 1 && (path[0] === 'sections' || path[0] === 'rounds') ? `${text}._errors` : text;
 }

@@ -1,8 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { joinSections, readListRow } from '../schema/list-text';
-import { decodeText, readList, writeList } from './list-file';
+import { decodeText, readList as readText, writeList } from './list-file';
 import type { ListItem } from './store/item';
 
+const readList = (text: string) => {
+  const read = readText(text);
+  return read.ok ? read.rows : [];
+};
 const TABLE = [
   ['Name', 'Composer', 'Bars', 'Beat unit', 'Tempo'],
   ['Étude 14', 'Quill', '1-48', 'dotted quarter', '58-66'],

@@ -6,6 +6,9 @@ import Papa from 'papaparse';
 import { type ListRow, areHeadings, readListCells, readListLine } from '../schema/list-text';
 import type { ListItem } from './store/item';
 
+/** A file of a list; 80 items with all their columns are 40 kB. */
+export const MOST_LIST_BYTES = 1024 * 1024;
+
 /** Bytes as text: by their mark, else UTF-8, else Windows-1252. */
 export function decodeText(bytes: Uint8Array): string {
   const [a, b] = bytes;
@@ -18,16 +21,33 @@ export function decodeText(bytes: Uint8Array): string {
   }
 }
 
-/** Rows of a table with headings, else one item a line; empty lines are passed over. */
-export function readList(text: string): ListRow[] {
+/** Items read at once, and the longest line of one. */
+const MOST_ROWS = 80;
+const MOST_LINE = 2000;
+
+export type ReadList =
+  { readonly ok: true; readonly rows: ListRow[] } | { readonly ok: false; readonly says: string };
+
+/** Rows of a table with headings, else one item a line; empty lines are passed over. What is no list is not read at all. */
+export function readList(text: string): ReadList {
   const sound = text.replace(/^\uFEFF/, '');
+  const lines = sound.split(/\r?\n/).filter((line) => line.trim() !== '');
+  if (lines.length === 0)
+    return { ok: false, says: 'There is nothing to read: paste the list or choose a file.' };
+  const long = lines.findIndex((line) => line.length > MOST_LINE);
+  if (long >= 0) return { ok: false, says: `Line ${long + 1} is longer than any item of a list.` };
+  // the headings of a table come on top of its items
+  if (lines.length > MOST_ROWS + 1 || sound.includes('\u0000'))
+    return {
+      ok: false,
+      says: `That does not look like a list: ${lines.length} lines. At most ${MOST_ROWS} items at once.`
+    };
   const { data } = Papa.parse<string[]>(sound, { skipEmptyLines: 'greedy' });
-  const [headings = [], ...rows] = data;
-  if (areHeadings(headings)) return rows.map((cells) => readListCells(headings, cells));
-  return sound
-    .split(/\r?\n/)
-    .filter((line) => line.trim() !== '')
-    .map(readListLine);
+  const [headings = [], ...table] = data;
+  const rows = areHeadings(headings)
+    ? table.map((cells) => readListCells(headings, cells))
+    : lines.map(readListLine);
+  return { ok: true, rows: rows.slice(0, MOST_ROWS) };
 }
 
 const COLUMNS = [
@@ -51,9 +71,9 @@ const COLUMNS = [
 
 /** A row a section, as a table that spreadsheets and the import read; text that could be taken for a formula is defused. */
 export function writeList(items: readonly ListItem[]): string {
-  const rows = items.flatMap((item) =>
-    (item.sections.length > 0 ? item.sections : [null]).map((s) => rowOf(item, s))
-  );
+  const rows = items
+    .flatMap((item) => (item.sections.length > 0 ? item.sections : [null]).map((s) => rowOf(item, s)))
+    .map((row) => row.map((cell) => (typeof cell === 'string' ? cell.replaceAll(/\s/g, ' ') : cell)));
   return `\uFEFF${Papa.unparse({ fields: [...COLUMNS], data: rows }, { newline: '\r\n', escapeFormulae: true })}\r\n`;
 }
 

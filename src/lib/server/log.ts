@@ -1,4 +1,25 @@
-/** The server's own log: what went wrong, with the id a person was shown. No names, no notes. */
+/**
+ * The server's own log: sign-ins, refusals, exports, and what went wrong, with the id a person was shown. Ids alone: no names, no
+ * notes, no secrets, nothing that was typed. Silent until the application says where to.
+ */
+import { existsSync, renameSync, statSync } from 'node:fs';
 import pino from 'pino';
 
-export const serverLog = pino({ name: 'irvot', base: null });
+const streams = pino.multistream([]);
+const MOST_BYTES = 10 * 1024 * 1024;
+
+/** Where an error came from; its message may hold what somebody typed. */
+function withoutMessage(thrown: unknown): unknown {
+  if (!(thrown instanceof Error)) return { type: typeof thrown };
+  const frames = (thrown.stack ?? '').split('\n').filter((line) => line.trimStart().startsWith('at '));
+  return { type: thrown.name, code: (thrown as { code?: unknown }).code, frames };
+}
+
+export const serverLog = pino({ name: 'irvot', base: null, serializers: { err: withoutMessage } }, streams);
+
+/** To the console, and to a file of at most 10 MB with one older beside it. */
+export function keepLog(file: string): void {
+  if (existsSync(file) && statSync(file).size > MOST_BYTES) renameSync(file, `${file}.1`);
+  streams.add({ level: 'warn', stream: process.stdout });
+  streams.add({ level: 'info', stream: pino.destination({ dest: file, sync: true, mode: 0o600 }) });
+}

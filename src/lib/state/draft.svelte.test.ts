@@ -1,58 +1,94 @@
-import { render } from '@testing-library/svelte';
-import { tick } from 'svelte';
+import { render, waitFor } from '@testing-library/svelte';
 import { writable } from 'svelte/store';
 import { beforeEach, describe, expect, it } from 'vitest';
 import DraftProbe from '../../../tests/fixtures/DraftProbe.svelte';
-import { forgetDrafts } from './draft';
+import { Draft, type DraftOwner, countDrafts, forgetDrafts } from './draft';
 
 type Form = { name: string; version: number };
-const KEY = 'irvot draft probe';
-const open = (saved: Form) => {
+const ADA: DraftOwner = { accountId: 'ada', key: 'only Ada knows' };
+const BO: DraftOwner = { accountId: 'bo', key: 'only Bo knows' };
+
+const open = (saved: Form, { owner = ADA, what = 'probe', isFresh = false } = {}) => {
   const form = writable(saved);
   const tainted = writable<unknown>(undefined);
   const told: string[] = [];
-  const { unmount } = render(DraftProbe, { kept: { form, tainted }, onBack: () => told.push('back') });
-  const type = (name: string) => {
-    tainted.set(true);
-    form.update((f) => ({ ...f, name }));
-  };
+  const draft = new Draft(owner, what);
+  const kept = { form, tainted };
+  const { unmount } = render(DraftProbe, { draft, kept, onBack: () => told.push('back'), isFresh });
   let now = saved;
   form.subscribe((value) => (now = value));
-  return { type, told, unmount, now: () => now };
+  const type = async (name: string) => {
+    // the form is set up once what was kept has been looked for
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    tainted.set(true);
+    form.update((f) => ({ ...f, name }));
+    await waitFor(async () => expect(await draft.read()).toMatchObject({ name }));
+  };
+  return { type, told, unmount, draft, now: () => now };
 };
+const settled = () => new Promise((resolve) => setTimeout(resolve, 30));
 
 beforeEach(() => localStorage.clear());
 
 describe('a draft', () => {
   it('keeps what is typed through a reload and says it is back', async () => {
     const first = open({ name: '', version: 1 });
-    first.type('half a name');
+    await first.type('half a name');
     first.unmount();
     const again = open({ name: '', version: 1 });
-    await tick();
-    expect(again.now().name).toBe('half a name');
+    await waitFor(() => expect(again.now().name).toBe('half a name'));
     expect(again.told).toEqual(['back']);
   });
 
-  it('takes the version of what is saved, so that a change elsewhere is still noticed', async () => {
+  it('keeps the version it began on, so that what was saved elsewhere since is noticed', async () => {
     const first = open({ name: '', version: 1 });
-    first.type('half a name');
+    await first.type('half a name');
     first.unmount();
     const again = open({ name: 'saved elsewhere', version: 2 });
-    await tick();
-    expect(again.now()).toEqual({ name: 'half a name', version: 2 });
+    await waitFor(() => expect(again.now()).toEqual({ name: 'half a name', version: 1 }));
   });
 
-  it('is not made by merely looking', () => {
+  it('of one thing is not another’s, and of one person nobody else’s', async () => {
+    await open({ name: '', version: 1 }).type('half a name');
+    for (const other of [{ what: 'another thing' }, { owner: BO }]) {
+      const again = open({ name: '', version: 1 }, other);
+      await settled();
+      expect(again.now().name).toBe('');
+    }
+  });
+
+  it('lies on the device so that nobody can read it there', async () => {
+    await open({ name: '', version: 1 }).type('a private note');
+    expect(JSON.stringify({ ...localStorage })).not.toContain('private note');
+    const asAda = { accountId: 'ada', key: 'what Bo guesses' };
+    expect(await new Draft(asAda, 'probe').read()).toBeNull();
+  });
+
+  it('is not made by merely looking, and a form begun anew does not bring it back', async () => {
     open({ name: 'as it was', version: 1 }).unmount();
-    expect(localStorage.getItem(KEY)).toBeNull();
+    await settled();
+    expect(countDrafts(ADA)).toBe(0);
+    await open({ name: '', version: 1 }).type('old');
+    const anew = open({ name: 'new', version: 1 }, { isFresh: true });
+    await settled();
+    expect(anew.now().name).toBe('new');
   });
 
-  it('of anyone is gone after signing out, and nothing else is', () => {
-    open({ name: '', version: 1 }).type('private');
+  it('is not written any more once it was let go, however late the cipher is done', async () => {
+    const draft = new Draft(ADA, 'probe');
+    draft.write({ name: 'typed just before saving' });
+    draft.forget();
+    await settled();
+    expect(countDrafts(ADA)).toBe(0);
+  });
+
+  it('of a person is counted and gone after signing out, and nothing else is', async () => {
+    await open({ name: '', version: 1 }).type('private');
+    await open({ name: '', version: 1 }, { owner: BO }).type('Bo’s own');
     localStorage.setItem('something else', 'stays');
-    forgetDrafts();
-    expect(localStorage.getItem(KEY)).toBeNull();
+    expect(countDrafts(ADA)).toBe(1);
+    forgetDrafts(ADA);
+    expect([countDrafts(ADA), countDrafts(BO)]).toEqual([0, 1]);
     expect(localStorage.getItem('something else')).toBe('stays');
   });
 });

@@ -4,36 +4,46 @@
  */
 import { superForm, type SuperValidated } from 'sveltekit-superforms';
 import { writable } from 'svelte/store';
-import { keepDraft } from './draft';
+import { draftOf, keepDraft } from './draft';
 
 type Options = {
   /** Empties the form after it was saved, for forms that are filled in again and again. */
   readonly resetForm?: boolean;
+  /** Begins anew, whatever was typed before. */
+  readonly isFresh?: boolean;
+  /** Holds what nobody else may read. */
+  readonly isPrivate?: boolean;
+  /** It sends plain fields instead of its whole state. */
+  readonly isPlain?: boolean;
 };
 
 /** Call while a component is being set up. `trouble` says what went wrong, `isBack` that a draft was put back. */
 export function keptForm<T extends Record<string, unknown>>(
   initial: SuperValidated<T>,
   key: string,
-  options: Options = {}
+  { resetForm = false, isFresh = false, isPrivate = false, isPlain = false }: Options = {}
 ) {
   const trouble = writable('');
   const isBack = writable(false);
+  const draft = draftOf(key, isPrivate);
   const superform = superForm(initial, {
-    dataType: 'json',
-    resetForm: options.resetForm ?? false,
+    dataType: isPlain ? 'form' : 'json',
+    resetForm,
     taintedMessage: null,
     onSubmit: () => trouble.set(''),
     onResult: ({ result }) => {
-      // a preview saved nothing: what is typed stays a draft
+      // a preview saved nothing: what is typed stays a draft; so it does where the session has ended
       const isSaved = result.type === 'success' && !result.data?.isPreview;
-      if (result.type === 'redirect' || isSaved) draft.forget();
+      const isLed = result.type === 'redirect' && !isToSignIn(result.location);
+      if (isLed || isSaved) draft.forget();
     },
     onError: ({ result }) => trouble.set(sayTrouble(result))
   });
-  const draft = keepDraft(key, superform, () => isBack.set(true));
-  return { ...superform, trouble, isBack, forget: draft.forget };
+  keepDraft(draft, superform, { onBack: () => isBack.set(true), isFresh });
+  return { ...superform, trouble, isBack, forget: () => draft.forget() };
 }
+
+export const isToSignIn = (location: string) => location.startsWith('/sign-in');
 
 function sayTrouble(result: { status?: number | undefined; error: { message: string } | Error }): string {
   if (result.status && result.status < 500)

@@ -2,11 +2,10 @@
  * A scratch copy of a season while it is tried out: the changes made to it, the plan they give, and the remedies there are. What was
  * tried is kept on this device until it is kept or dropped.
  */
-import { browser } from '$app/environment';
 import { type Changes, type ItemChange, type Remedy, type SeasonPlan, dropGone } from '$lib/core/season';
 import { SeasonWorker } from '$lib/workers/season.client';
 import type { Opening, Scratch, SeasonFacts } from '$lib/workers/season.questions';
-import { draftName } from './draft';
+import type { Draft } from './draft';
 
 export class ScratchSeason {
   changes = $state.raw<Changes>({});
@@ -19,15 +18,19 @@ export class ScratchSeason {
   isLooking = $state(false);
   trouble = $state('');
   readonly #worker: SeasonWorker;
-  readonly #draft: string;
 
-  /** `facts` of all that is laid together, `parts` of each audition. */
-  constructor(auditionId: string, facts: SeasonFacts, parts: Opening['parts'], plan: SeasonPlan) {
+  /** `facts` of all that is laid together, `parts` of each audition; what was tried before is in `draft`. */
+  constructor(
+    auditionId: string,
+    facts: SeasonFacts,
+    parts: Opening['parts'],
+    plan: SeasonPlan,
+    private readonly draft: Draft
+  ) {
     const logsAt = `/auditions/${auditionId}/what-if/logs.json`;
     this.#worker = new SeasonWorker({ auditionId, parts, logsAt, plan });
-    this.#draft = draftName(`what if ${auditionId}`);
-    const before = browser ? localStorage.getItem(this.#draft) : null;
-    this.set(before ? dropGone(JSON.parse(before) as Changes, facts) : {});
+    this.isLaying = true;
+    void draft.read().then((before) => this.set(before ? dropGone(before as Changes, facts) : {}));
     if (plan.short) this.#look().catch((why: Error) => (this.trouble = why.message));
   }
 
@@ -46,7 +49,7 @@ export class ScratchSeason {
 
   set(changes: Changes): void {
     this.changes = changes;
-    if (this.isChanged) localStorage.setItem(this.#draft, JSON.stringify(changes));
+    if (this.isChanged) this.draft.write(changes);
     else this.forget();
     this.isLaying = true;
     this.#worker.lay(changes).then(
@@ -68,7 +71,7 @@ export class ScratchSeason {
   }
 
   forget(): void {
-    localStorage.removeItem(this.#draft);
+    this.draft.forget();
   }
 
   close(): void {

@@ -1,9 +1,8 @@
 import { fail, redirect } from '@sveltejs/kit';
-import { superValidate } from 'sveltekit-superforms';
-import { zod4 } from 'sveltekit-superforms/adapters';
 import { signInForm } from '$lib/schema/forms';
 import { theApp } from '$lib/server/context';
-import { answerForm, ask, putSession } from '$lib/server/http';
+import { answerForm, fillForm } from '$lib/server/form/form';
+import { DEVICE_COOKIE, ask, deviceOf, formOf, ownPath, putDevice, putSession } from '$lib/server/http';
 import { readDemoDoor } from '$lib/server/usecase/studio';
 import { isNewStudio, signIn } from '$lib/server/usecase/sign-in';
 import type { Actions, PageServerLoad } from './$types';
@@ -11,23 +10,26 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async (event) => {
   if (event.locals.who.kind !== 'nobody') redirect(303, '/');
   if (ask(event, isNewStudio, undefined as void)) redirect(303, '/new-studio');
-  return { form: await superValidate(zod4(signInForm)), door: ask(event, readDemoDoor, undefined as void) };
+  return { form: await fillForm(signInForm), door: ask(event, readDemoDoor, undefined as void) };
 };
 
 export const actions: Actions = {
-  default: async ({ request, locals, cookies, url, getClientAddress }) => {
-    const form = await superValidate(request, zod4(signInForm));
+  default: async (event) => {
+    const form = await formOf(event, signInForm);
     if (!form.valid) return fail(400, { form });
     const answer = await answerForm(form, () =>
-      signIn(theApp(), locals.who, { ...form.data, address: getClientAddress() })
+      signIn(theApp(), event.locals.who, {
+        ...form.data,
+        address: event.getClientAddress(),
+        device: deviceOf(event),
+        knownDevice: event.cookies.get(DEVICE_COOKIE)
+      })
     );
+    // a password is typed again, not sent back
+    form.data.password = '';
     if ('failed' in answer) return answer.failed;
-    putSession(cookies, url, answer.done);
-    redirect(303, localPath(url.searchParams.get('to')));
+    putSession(event, answer.done.session);
+    putDevice(event, answer.done.knownDevice);
+    redirect(303, ownPath(event.url.searchParams.get('to') ?? '/', event));
   }
 };
-
-/** Only a path of this studio; anything else leads to the first page. */
-function localPath(to: string | null): string {
-  return to && /^\/(?![/\\])/.test(to) ? to : '/';
-}

@@ -1,16 +1,19 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { superForm } from 'sveltekit-superforms';
   import Attention from '$lib/components/studio/Attention.svelte';
   import StudioRow from '$lib/components/studio/StudioRow.svelte';
+  import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import TextField from '$lib/components/ui/TextField.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
+  import { keptForm } from '$lib/state/kept-form';
   import type { ActionData, PageData } from './$types';
 
   let { data, form: answer }: { data: PageData; form: ActionData } = $props();
   // Read once, while it is set up: what comes later must not undo what is typed or opened.
   // svelte-ignore state_referenced_locally
-  const { form, errors, enhance, submitting } = superForm(data.form, { resetForm: false });
+  const { form, errors, enhance, submitting, trouble } = keptForm(data.form, 'candidate new', {
+    isPlain: true
+  });
   const rows = $derived(data.studio.rows);
 
   onMount(() => {
@@ -52,6 +55,7 @@
 
   <section>
     <h2>Add a candidate</h2>
+    <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
     <form method="POST" action="?/add" use:enhance>
       <TextField name="name" label="Name" errors={$errors.name} bind:value={$form.name} />
       <TextField

@@ -8,6 +8,7 @@
   import { type CallForm, blankRound } from '$lib/schema/call-form';
   import type { CallEffect } from '$lib/schema/view';
   import CallEffects from './CallEffects.svelte';
+  import OwnPart from './OwnPart.svelte';
   import { keptForm } from '$lib/state/kept-form';
 
   let {
@@ -18,7 +19,8 @@
     draftKey,
     saveLabel,
     canPreview = false,
-    effects = null
+    effects = null,
+    ownOf = null
   }: {
     form: SuperValidated<CallForm>;
     items: readonly { id: string; name: string }[];
@@ -29,6 +31,8 @@
     /** There are plans that a change would move. */
     canPreview?: boolean;
     effects?: readonly CallEffect[] | null;
+    /** Name of the candidate whose own dates and slots are saved with it; null for a call nobody has taken yet. */
+    ownOf?: string | null;
   } = $props();
 
   // Read once, while it is set up: what comes later must not undo what is typed or opened.
@@ -158,6 +162,14 @@
     </fieldset>
   {/each}
   <button type="button" class="action" onclick={addDate}>Add a date</button>
+  {#if ownOf !== null}
+    <OwnPart
+      bind:form={$form}
+      dateFaults={(i) => $errors.ownDates?.[i]}
+      slotFaults={(i) => $errors.slots?.[i]}
+      name={ownOf}
+    />
+  {/if}
   <datalist id="zones"
     >{#each zones as name (name)}<option value={name}></option>{/each}</datalist
   >

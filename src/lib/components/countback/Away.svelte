@@ -1,20 +1,27 @@
 <!-- A time away in one entry, and what the plan makes of it. -->
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import UndoLine from '$lib/components/ui/UndoLine.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
+  import type { Undo } from '$lib/schema/view';
+  import { keepFields } from '$lib/state/kept-fields';
 
   let {
     aways,
     today,
     fault,
-    undo
+    undo,
+    candidateId
   }: {
     aways: readonly { readonly from: string; readonly to: string; readonly isOver: boolean }[];
     today: string;
     fault: string | null;
-    /** The exceptions before the entry just made, to take it back. */
-    undo: string | null;
+    /** What was just entered, and how to take it back. */
+    undo: Undo | null;
+    candidateId: string;
   } = $props();
+  // svelte-ignore state_referenced_locally
+  const entry = keepFields(`away ${candidateId}`, { reset: true });
+  const { trouble } = entry;
   const say = (date: string) => sayDate(dayOf(date));
 </script>
 
@@ -27,21 +34,15 @@
     minutes. Nothing is to be made up for.
   </p>
 {/each}
-{#if undo !== null}
-  <form class="away" method="POST" action="?/awayBack" use:enhance>
-    <input type="hidden" name="exceptions" value={undo} />
-    <span role="status">The days away are entered and the plan is laid again.</span>
-    <button class="quiet">Take it back</button>
-  </form>
-{/if}
-<details open={fault !== null}>
+{#if undo}{#key undo}<UndoLine {...undo} />{/key}{/if}
+<details open={fault !== null || $trouble !== ''}>
   <summary>Away for some days</summary>
-  <form method="POST" action="?/away" use:enhance>
+  <form method="POST" action="?/away" use:entry.action>
     <label>from <input type="date" name="from" value={today} required /></label>
     <label>to <input type="date" name="to" required /></label>
     <label>why <input name="why" placeholder="travel, exams, ill" /></label>
     <button class="action">Lay the plan around it</button>
-    {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
+    {#if fault || $trouble}<p class="fault" role="alert">{fault || $trouble}</p>{/if}
   </form>
 </details>
 

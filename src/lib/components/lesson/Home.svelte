@@ -1,12 +1,13 @@
 <!-- What was taken home from lessons, and wishes: a candidate's proposals, which wait for the teacher. -->
 <script lang="ts">
-  import { enhance } from '$app/forms';
   import UndoLine from '$lib/components/ui/UndoLine.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
   import type { Undo } from '$lib/schema/view';
+  import { keepFields } from '$lib/state/kept-fields';
 
   let {
     home,
+    candidateId,
     isTeacher,
     fault,
     undo
@@ -20,10 +21,14 @@
         readonly answer: string | null;
       }[];
     };
+    candidateId: string;
     isTeacher: boolean;
     fault: string | null;
     undo: Undo | null;
   } = $props();
+  // svelte-ignore state_referenced_locally
+  const wish = keepFields(`wish ${candidateId}`, { reset: true });
+  const { trouble } = wish;
   const say = (date: string) => sayDate(dayOf(date));
 </script>
 
@@ -38,13 +43,13 @@
 {#if !isTeacher || home.wishes.length > 0}
   <section>
     <h2>Wishes</h2>
-    {#each home.wishes as wish (wish.id)}
-      <p><bdi>{wish.says}</bdi> <span class="soft">{say(wish.madeOn)}, {wish.answer ?? 'waits'}</span></p>
+    {#each home.wishes as { id, says, madeOn, answer } (id)}
+      <p><bdi>{says}</bdi> <span class="soft">{say(madeOn)}, {answer ?? 'waits'}</span></p>
     {/each}
-    {#if undo}<UndoLine {undo} />{/if}
+    {#if undo}{#key undo}<UndoLine {...undo} />{/key}{/if}
     {#if !isTeacher}
-      {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
-      <form method="POST" action="?/wish" use:enhance>
+      {#if fault || $trouble}<p class="fault" role="alert">{fault || $trouble}</p>{/if}
+      <form method="POST" action="?/wish" use:wish.action>
         <label for="says">A wish for the plan; your teacher answers it in the lesson</label>
         <input
           id="says"

@@ -2,13 +2,17 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { dayOf, sayDate } from '$lib/core/units';
+  import { keepFields } from '$lib/state/kept-fields';
 
   let {
     week,
     wishes,
     note,
     notes,
-    noteHref
+    noteHref,
+    noteNow,
+    whose,
+    today
   }: {
     week: readonly { readonly date: string; readonly minutes: number; readonly isOwn: boolean }[];
     wishes: readonly { readonly id: string; readonly madeOn: string; readonly says: string }[];
@@ -17,18 +21,23 @@
     notes: readonly { readonly date: string; readonly note: string }[];
     /** The note as a page to print. */
     noteHref: string;
+    /** What another window has saved since, where a note was refused for it. */
+    noteNow: string | null;
+    whose: string;
+    today: string;
   } = $props();
   const say = (date: string) => sayDate(dayOf(date));
-  const keep =
-    () =>
-    ({ update }: { update: (options: { reset: boolean }) => Promise<void> }) =>
-      update({ reset: false });
+  // Read once, while it is set up: the page of another lesson sets it up anew.
+  // svelte-ignore state_referenced_locally
+  const [minutes, toTake] = [keepFields(`lesson week ${whose} ${today}`), keepFields(`lesson note ${whose}`)];
+  const [minutesTrouble, noteTrouble] = [minutes.trouble, toTake.trouble];
 </script>
 
 <div class="side">
   <section>
     <h2>Minutes next week</h2>
-    <form method="POST" action="?/week" use:enhance={keep}>
+    <form method="POST" action="?/week" use:minutes.action>
+      {#if $minutesTrouble}<p class="fault" role="alert">{$minutesTrouble}</p>{/if}
       <div class="week">
         {#each week as day (day.date)}
           <label
@@ -62,7 +71,9 @@
 
   <section class="note">
     <h2><label for="note">Note to take home</label></h2>
-    <form method="POST" action="?/note" use:enhance={keep}>
+    <form method="POST" action="?/note" use:toTake.action>
+      {#if $noteTrouble}<p class="fault" role="alert">{$noteTrouble}</p>{/if}
+      <input type="hidden" name="was" value={noteNow ?? note} />
       <textarea id="note" name="note" rows="3" dir="auto" value={note}></textarea>
       <p class="ends">
         <button class="action main">Save the note</button> <a href={noteHref}>Print it</a>
@@ -86,6 +97,11 @@
   }
   section > * + * {
     margin-top: 6px;
+  }
+  .fault {
+    padding-left: 8px;
+    border-left: 3px solid var(--ink);
+    font-weight: 600;
   }
   .week {
     display: grid;

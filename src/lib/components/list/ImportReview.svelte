@@ -14,15 +14,18 @@
     draftKey
   }: {
     form: SuperValidated<z.infer<typeof listForm>>;
-    rows: readonly ListRow[];
+    /** Just read; null where nothing was, and what was looked over before is back. */
+    rows: readonly ListRow[] | null;
     draftKey: string;
   } = $props();
 
   // Read once, while it is set up: what comes later must not undo what is typed or opened.
   // svelte-ignore state_referenced_locally
-  const { form, errors, enhance, submitting, trouble } = keptForm(initial, draftKey);
+  const { form, errors, enhance, submitting, trouble } = keptForm(initial, draftKey, {
+    isFresh: rows !== null
+  });
   // svelte-ignore state_referenced_locally
-  $form.rows = rows.map((row) => ({ ...row }));
+  if (rows) $form.rows = rows.map((row) => ({ ...row }));
   const TEXTS = [
     ['name', 'Name', 'wide'],
     ['composer', 'Composer', 'wide']
@@ -45,7 +48,8 @@
   const lacking = $derived(lacks.filter((lack) => lack !== null).length);
 </script>
 
-<form method="POST" action="?/save" use:enhance>
+{#if $form.rows.length > 0}<h2>Look it over</h2>{/if}
+<form method="POST" action="?/save" use:enhance hidden={$form.rows.length === 0}>
   <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
   <div class="scroll">
     <table>

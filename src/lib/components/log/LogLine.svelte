@@ -6,12 +6,17 @@
 
   let {
     form: initial,
-    items
-  }: { form: SuperValidated<{ line: string }>; items: readonly { name: string }[] } = $props();
+    items,
+    auditionId
+  }: {
+    form: SuperValidated<{ line: string }>;
+    items: readonly { name: string }[];
+    auditionId: string;
+  } = $props();
 
   // Read once, while it is set up: what comes later must not undo what is typed or opened.
   // svelte-ignore state_referenced_locally
-  const { form, errors, enhance, submitting, trouble } = keptForm(initial, 'log line');
+  const { form, errors, enhance, submitting, trouble } = keptForm(initial, `log line ${auditionId}`);
 </script>
 
 <form method="POST" action="?/line" use:enhance>

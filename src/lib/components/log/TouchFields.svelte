@@ -15,17 +15,22 @@
     form: initial,
     items,
     picked,
-    today
+    today,
+    auditionId
   }: {
     form: SuperValidated<TouchForm>;
     items: readonly SeasonItem[];
     picked: Picked | null;
     today: string;
+    auditionId: string;
   } = $props();
 
   // Read once, while it is set up: what comes later must not undo what is typed or opened.
   // svelte-ignore state_referenced_locally
-  const { form, errors, enhance, submitting, trouble } = keptForm(initial, 'touch', { resetForm: true });
+  const { form, errors, enhance, submitting, trouble } = keptForm(initial, `touch ${auditionId}`, {
+    resetForm: true,
+    isFresh: picked !== null
+  });
 
   // Read once, while it is set up: what comes later must not undo what is typed or opened.
   // svelte-ignore state_referenced_locally

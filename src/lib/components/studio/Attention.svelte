@@ -1,6 +1,7 @@
 <!-- What wants a look today, over all candidates: lessons, plans that do not fit, silence in a log, pages to look at again. -->
 <script lang="ts">
   import { enhance } from '$app/forms';
+  import UndoLine from '$lib/components/ui/UndoLine.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
   import type { Recheck, StudioRow } from '$lib/schema/view';
 
@@ -11,8 +12,8 @@
   }: {
     rows: readonly StudioRow[];
     rechecks: readonly Recheck[];
-    /** The call just looked at, with what stood there before. */
-    checked: { auditionId: string; before: string | null } | null;
+    /** The call just looked at, and the secret by which that is taken back. */
+    checked: { auditionId: string; token: string } | null;
   } = $props();
 
   /** A log is silent after so many days (judgement). */
@@ -85,11 +86,7 @@
           </form>
         {/each}
         {#if checked}
-          <form method="POST" action="?/unchecked" use:enhance>
-            <input type="hidden" name="audition" value={checked.auditionId} />
-            <input type="hidden" name="before" value={checked.before ?? ''} />
-            <span role="status">Noted: looked at today.</span> <button class="quiet">Take it back</button>
-          </form>
+          {#key checked}<UndoLine token={checked.token} says="Noted: looked at today." />{/key}
         {/if}
       </dd>
     {/if}

@@ -6,7 +6,7 @@
   import Field from '$lib/components/ui/Field.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import type { factsForm } from '$lib/schema/forms';
-  import SavedLine from '$lib/components/ui/SavedLine.svelte';
+  import UndoLine from '$lib/components/ui/UndoLine.svelte';
   import { keptForm } from '$lib/state/kept-form';
 
   let {
@@ -24,7 +24,9 @@
 
   // Read once, while it is set up: what comes later must not undo what is typed or opened.
   // svelte-ignore state_referenced_locally
-  const { form, errors, enhance, submitting, trouble, isBack, forget } = keptForm(initial, draftKey);
+  const { form, errors, enhance, submitting, trouble, isBack, forget } = keptForm(initial, draftKey, {
+    isPrivate: true
+  });
 </script>
 
 <form method="POST" action="?/facts" use:enhance>
@@ -73,7 +75,7 @@
     <button class="action" disabled={$submitting}>Save</button>
   </p>
 </form>
-{#if saved}<SavedLine undoToken={saved} />{/if}
+{#if saved}{#key saved}<UndoLine token={saved} />{/key}{/if}
 
 <style>
   .facts {

@@ -48,6 +48,8 @@
           <strong class="short">{audition.shortMin} min short</strong>
           {#if audition.shortSince}<span class="soft since">since {sayDate(dayOf(audition.shortSince))}</span
             >{/if}
+        {:else if audition?.isBeingLaid}
+          <span class="soft">being laid</span>
         {:else if audition?.roundDate && audition.items > 0}
           fits
         {/if}

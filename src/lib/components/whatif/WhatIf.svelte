@@ -6,6 +6,7 @@
   import type { Changes, SeasonPlan } from '$lib/core/season';
   import type { CountbackView } from '$lib/schema/view';
   import type { Opening, SeasonFacts } from '$lib/workers/season.questions';
+  import { draftOf } from '$lib/state/draft';
   import { ScratchSeason } from '$lib/state/scratch.svelte';
   import ChangeFields from './ChangeFields.svelte';
   import Difference from './Difference.svelte';
@@ -29,7 +30,9 @@
   } = $props();
 
   let scratch = $state.raw<ScratchSeason | null>(null);
-  onMount(() => (scratch = new ScratchSeason(view.audition.id, facts, parts, plan)));
+  // svelte-ignore state_referenced_locally
+  const draft = draftOf(`what if ${view.audition.id}`);
+  onMount(() => (scratch = new ScratchSeason(view.audition.id, facts, parts, plan, draft)));
   onDestroy(() => scratch?.close());
 
   const laid = $derived(scratch?.laid ?? null);

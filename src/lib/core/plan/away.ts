@@ -2,10 +2,11 @@
  * A long time away: how the first week after it is laid, and how far down one starts again. Read from the dated exceptions
  * without minutes that follow on each other; what was logged in between ends it.
  */
-import { type DayNumber, type Minutes, dayOf } from '../units';
+import type { DayNumber, Minutes } from '../units';
 import type { DayCapacity, PracticeTime } from './capacity';
+import { type DaySpan, mergeSpans, spanOf } from './exceptions';
 
-export type Away = { readonly from: DayNumber; readonly to: DayNumber };
+export type Away = DaySpan;
 
 /** Shorter breaks are days off like others (judgement). */
 const LONG_DAYS = 10;
@@ -17,15 +18,21 @@ export const CLICKS_AFTER_AWAY = 2;
 
 /** Long times away, in order. */
 export function readAways(exceptions: PracticeTime['exceptions']): Away[] {
-  const off = new Set(exceptions.filter((e) => e.minutes === 0).map((e) => dayOf(e.date)));
-  for (const { date, minutes } of exceptions) if (minutes > 0) off.delete(dayOf(date));
-  const aways: { from: DayNumber; to: DayNumber }[] = [];
-  for (const day of [...off].sort((a, b) => a - b)) {
-    const last = aways.at(-1);
-    if (last && last.to === day - 1) last.to = day;
-    else aways.push({ from: day, to: day });
+  const off = mergeSpans(exceptions.filter((e) => e.minutes === 0).map(spanOf));
+  const on = mergeSpans(exceptions.filter((e) => e.minutes > 0).map(spanOf));
+  return off.flatMap((span) => without(span, on)).filter(({ from, to }) => to - from + 1 >= LONG_DAYS);
+}
+
+/** What of a span is left between others, which are in order and apart. */
+function without(span: DaySpan, others: readonly DaySpan[]): DaySpan[] {
+  const left: DaySpan[] = [];
+  let from = span.from;
+  for (const other of others) {
+    if (other.to < from || other.from > span.to) continue;
+    if (other.from > from) left.push({ from, to: other.from - 1 });
+    from = other.to + 1;
   }
-  return aways.filter(({ from, to }) => to - from + 1 >= LONG_DAYS);
+  return from <= span.to ? [...left, { from, to: span.to }] : left;
 }
 
 /** A day's minutes, fewer in the week after a long time away. */

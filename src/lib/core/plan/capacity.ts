@@ -3,15 +3,13 @@
  * warm-up, fundamentals and breaks. Every deduction is kept, so that the number can explain itself.
  */
 import { type DayNumber, type Minutes, dayOf, weekdayOf } from '../units';
-
-/** A stretch of practice; without a start it is "some time that day". Start is HH:MM local. */
-export type TimeSpan = { readonly start?: string | undefined; readonly minutes: Minutes };
+import { type DayException, type TimeSpan, exceptionsOn } from './exceptions';
 
 export type PracticeTime = {
   /** ISO weekday 1 (Monday) to 7. Several spans of one weekday add up. */
   readonly week: readonly (TimeSpan & { readonly weekday: number })[];
-  /** A date's spans instead of the pattern; several add up, 0 minutes is a day off. */
-  readonly exceptions: readonly (TimeSpan & { readonly date: string; readonly why?: string | undefined })[];
+  /** Minutes of dates instead of the pattern; several of one day add up, 0 minutes is a day off. */
+  readonly exceptions: readonly DayException[];
   /** Weekly lessons; one that lies inside the pattern's minutes costs nothing more. */
   readonly lessons: readonly (TimeSpan & { readonly weekday: number; readonly isInside: boolean })[];
   readonly mocks: readonly { readonly date: string; readonly minutes: Minutes; readonly name: string }[];
@@ -31,7 +29,7 @@ export const BREAK_MIN_PER_HOUR: Minutes = 5;
 
 /** Minutes for the list on one day, with its arithmetic; never below 0. */
 export function dayCapacity(day: DayNumber, time: PracticeTime): DayCapacity {
-  const dated = time.exceptions.filter((e) => dayOf(e.date) === day);
+  const dated = exceptionsOn(time.exceptions, day);
   const weekday = weekdayOf(day);
   const spans = (dated.length > 0 ? dated : time.week.filter((s) => s.weekday === weekday)).filter(
     (s) => s.minutes > 0

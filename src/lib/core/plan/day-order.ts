@@ -5,7 +5,8 @@
  */
 import type { Minutes } from '../units';
 import { LONGEST_BLOCK_MIN } from './block-task';
-import { BREAK_MIN_PER_HOUR, type TimeSpan } from './capacity';
+import { BREAK_MIN_PER_HOUR } from './capacity';
+import type { TimeSpan } from './exceptions';
 
 export type OrderedBlock = {
   readonly id: string;

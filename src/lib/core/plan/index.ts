@@ -1,5 +1,6 @@
 export * from './stage';
 export * from './capacity';
+export { clearDays, exceptionsOn, joinDays } from './exceptions';
 export * from './rung-minutes';
 export * from './allot';
 export * from './milestone';

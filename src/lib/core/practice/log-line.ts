@@ -2,6 +2,7 @@
  * One quick line for a touch, as a player types it with one hand:
  *   [yesterday | YYYY-MM-DD] item [bars] minutes"m" [@tempo] [attempts] [-element ...] [note]
  *   3 37-41 15m @92 ccncc -rhythm breath comes late
+ * A note that begins with a number or attempts stands behind a colon.
  * The item is its number in the list or the beginning of a word of its name.
  */
 import { type DayNumber, type Fault, type Minutes, type Result, formatDate, parseDate } from '../units';
@@ -53,6 +54,9 @@ export function parseLogLine(line: string, items: readonly LineItem[], today: Da
     else break;
     words.shift();
   }
+  const odd = askAbout(words[0] ?? '', found);
+  if (odd) return refuse(odd);
+  if (words[0] === ':') words.shift();
   if (found.minutes === undefined)
     return refuse(`the minutes are missing, with an m behind the number; ${HINT}`);
   return {
@@ -64,6 +68,21 @@ export function parseLogLine(line: string, items: readonly LineItem[], today: Da
 function refuse(says: string): Result<LogLine> {
   const fault: Fault = { path: 'line', says };
   return { ok: false, faults: [fault] };
+}
+
+/** What stands where the note begins and could be meant otherwise is asked about, not kept as a note; a colon before it says that it is one. */
+function askAbout(
+  word: string,
+  found: { readonly tempoBpm?: number; readonly attempts?: string }
+): string | null {
+  const number = /^\d+(?:[.,]\d+)?$/.exec(word) ?? /^(\d+)bpm$/i.exec(word);
+  if (number && found.tempoBpm === undefined)
+    return `is “${word}” the tempo? Then write @${number[1] ?? word}; a note that begins with a number stands behind a colon: “: ${word}”`;
+  if (number)
+    return `“${word}” stands where the note begins; a note that begins with a number stands behind a colon: “: ${word}”`;
+  if (/^[cn]{2,}$/i.test(word) && found.attempts === undefined)
+    return `are “${word}” the attempts? They stand behind the minutes, as in 15m ccncc`;
+  return null;
 }
 
 function readDate(words: string[], today: DayNumber): string {

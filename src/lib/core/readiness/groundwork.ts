@@ -22,8 +22,9 @@ const MINOR_CIRCLE = ['A', 'E', 'B', 'F#', 'C#', 'G#', 'Eb', 'Bb', 'F', 'C', 'G'
  * the text is no key.
  */
 export function relatedScales(key: string): string[] {
-  const match = /^\s*([A-G])\s*(?:(#|♯|-?\s*sharp)|(b|♭|-?\s*flat))?\s*(major|minor|maj|min|m)?\s*$/i.exec(
-    key
+  // without its spaces it reads the same, and is read in one go
+  const match = /^([A-G])(?:(#|♯|-?sharp)|(b|♭|-?flat))?(major|minor|maj|min|m)?$/i.exec(
+    key.replaceAll(/\s/g, '')
   );
   if (!match) return [];
   const tonic = match[1]!.toUpperCase() + (match[2] ? '#' : match[3] ? 'b' : '');

@@ -4,7 +4,7 @@
  */
 import type { PracticeTime } from '../plan';
 import { type SectionTempo, clickableRange } from '../tempo';
-import { type Bpm, type Minutes, parseDate, sayUnit } from '../units';
+import { type Bpm, type Minutes, dayOf, parseDate, sayUnit } from '../units';
 import type { Schools, SeasonItem, SeasonRequest } from './request';
 
 export type ItemChange = {
@@ -120,6 +120,16 @@ export function tooFarAhead(date: string, today: string): string | null {
   const [day, from] = [parseDate(date), parseDate(today)];
   if (day === null || from === null || day - from <= MOST_DAYS_AHEAD) return null;
   return `${date} is more than two years ahead. Check the year.`;
+}
+
+/** Logs of a whole life are not kept here; an older year is a slip (judgement). */
+const MOST_DAYS_BACK = 30 * 366;
+
+/** Why a date cannot be kept at all, whatever it is of; null where it can. */
+export function outOfReach(date: string, today: string): string | null {
+  if (dayOf(today) - dayOf(date) > MOST_DAYS_BACK)
+    return `${date} is more than thirty years back. Check the year.`;
+  return tooFarAhead(date, today);
 }
 
 /** Why a round that is still to come cannot be on a date; null where it can. */

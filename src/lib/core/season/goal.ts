@@ -124,7 +124,16 @@ function findItem(text: string, items: readonly SeasonItem[]): SeasonItem | null
 function wordsOf(text: string): string[] {
   const lower = text.toLowerCase();
   const words = lower.split(/[^\p{L}]+/u).filter((word) => word.length >= 3);
-  return [...words, ...(lower.match(/\p{L}{3,}\s+\d+/gu) ?? []).map((pair) => pair.replace(/\s+/, ' '))];
+  return [...words, ...numberedWords(lower)];
+}
+
+/** Words with the number behind them. */
+function numberedWords(text: string): string[] {
+  const parts = text.split(/[^\p{L}\d]+/u);
+  return parts.flatMap((part, i) => {
+    const next = parts[i + 1] ?? '';
+    return /^\p{L}{3,}$/u.test(part) && /^\d+$/.test(next) ? [`${part} ${next}`] : [];
+  });
 }
 
 function readTempo(text: string): Bpm | null {

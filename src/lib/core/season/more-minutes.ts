@@ -2,8 +2,8 @@
  * The least extra practice that makes a plan fit: so much on each weekday, or the same on all. Minutes of play are found exactly
  * (plan/extra.ts) and turned into minutes on the clock, since each full hour brings its break. Rest days stay rest days.
  */
-import { type ExtraDays, BREAK_MIN_PER_HOUR, LIGHT_DAYS, leastEvenExtra } from '../plan';
-import { type Minutes, WEEKDAY_NAMES, dayOf, weekdayOf } from '../units';
+import { type ExtraDays, BREAK_MIN_PER_HOUR, LIGHT_DAYS, exceptionsOn, leastEvenExtra } from '../plan';
+import { type DayNumber, type Minutes, WEEKDAY_NAMES, weekdayOf } from '../units';
 import { type Asking, readAsking } from './lay';
 import type { SeasonRequest } from './request';
 import type { Tried } from './tried';
@@ -17,13 +17,14 @@ type Weekday = ExtraDays & { readonly weekday: number; readonly grossMin: Minute
 
 /** Weekdays that are practised on, with the days that follow the pattern; never a day of rest, never a dated exception or the light week after a time away. */
 function practiceWeekdays({ request, capacity, frame }: Asking): Weekday[] {
-  const dated = new Set(request.time.exceptions.map((e) => dayOf(e.date)));
-  for (const { to } of frame.aways) for (let i = 1; i <= LIGHT_DAYS; i += 1) dated.add(to + i);
+  const isDated = (day: DayNumber) =>
+    exceptionsOn(request.time.exceptions, day).length > 0 ||
+    frame.aways.some(({ to }) => day > to && day <= to + LIGHT_DAYS);
   return [1, 2, 3, 4, 5, 6, 7].flatMap((weekday) => {
     const spans = request.time.week.filter((s) => s.weekday === weekday);
     const grossMin = spans.reduce((sum, s) => sum + s.minutes, 0);
     const days = [...capacity]
-      .filter(([day, minutes]) => minutes > 0 && weekdayOf(day) === weekday && !dated.has(day))
+      .filter(([day, minutes]) => minutes > 0 && weekdayOf(day) === weekday && !isDated(day))
       .map(([day]) => day);
     if (grossMin === 0 || days.length === 0) return [];
     const most = Math.min(MOST_A_DAY_MIN - grossMin, untilTaken(spans));

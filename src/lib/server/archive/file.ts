@@ -1,8 +1,8 @@
 /**
- * The archive as a file: a zip of JSON, written and read whole. A file from elsewhere is not trusted: only names the format
- * knows, no more bytes than a studio can have, and every value through the schema before anything is looked at.
+ * The archive as a file: a zip of JSON, written and read whole. A file from elsewhere is not trusted: unpacked within limits, only names
+ * the format knows, and every value through the schema before anything is looked at.
  */
-import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { strToU8, zipSync } from 'fflate';
 import type { ZodType } from 'zod';
 import {
   ARCHIVE_VERSION,
@@ -12,11 +12,8 @@ import {
   archiveFault,
   archiveHead
 } from '../../schema/archive';
-import { CodedError } from '../errors';
+import { Unreadable, unpack } from './unpack';
 
-export const MOST_ARCHIVE_BYTES = 64 * 1024 * 1024;
-/** Unpacked; a million touches are about 200 MB. */
-const MOST_UNPACKED_BYTES = 512 * 1024 * 1024;
 const HEAD = 'archive.json';
 const CALLS = 'calls.json';
 const candidateFile = (n: number) => `candidates/${String(n + 1).padStart(4, '0')}.json`;
@@ -29,75 +26,48 @@ export function writeArchive({ head, calls, candidates }: Archive): Uint8Array {
   return zipSync(files, { level: 6, mtime: new Date('2000-01-01T00:00:00Z') });
 }
 
-/** Throws CodedError "archive-unreadable" with a sentence that says what is wrong with the file. */
-export function readArchive(bytes: Uint8Array): Archive {
-  if (bytes.length > MOST_ARCHIVE_BYTES) throw unreadable(sayTooLarge(bytes.length));
-  const files = unpack(bytes);
+export type Progress = (step: 'unpack' | 'check', done: number) => void;
+
+/** Throws Unreadable with a sentence that says what is wrong with the file. */
+export function readArchive(chunks: Iterable<Uint8Array>, onProgress: Progress = () => {}): Archive {
+  const files = unpack(chunks, (read) => onProgress('unpack', read));
   const head = parse(files, HEAD, archiveHead);
   if (head.version > ARCHIVE_VERSION)
-    throw unreadable(
+    throw new Unreadable(
       `It was written by a newer program (version ${head.version}, this one reads ${ARCHIVE_VERSION}). Use a newer program.`
     );
-  const known = new Set([
-    HEAD,
-    CALLS,
-    ...Array.from({ length: head.candidates }, (_, n) => candidateFile(n))
-  ]);
-  const foreign = Object.keys(files).find((name) => !known.has(name));
+  const names = Array.from({ length: head.candidates }, (_, n) => candidateFile(n));
+  const known = new Set([HEAD, CALLS, ...names]);
+  const foreign = [...files.keys()].find((name) => !known.has(name));
   if (foreign !== undefined)
-    throw unreadable(`It holds a file that does not belong there: ${foreign.slice(0, 80)}.`);
-  const archive = {
-    head,
-    calls: parse(files, CALLS, archiveCalls),
-    candidates: Array.from({ length: head.candidates }, (_, n) =>
-      parse(files, candidateFile(n), archiveCandidate)
-    )
-  };
+    throw new Unreadable(`It holds a file that does not belong there: ${foreign.slice(0, 80)}.`);
+  const calls = parse(files, CALLS, archiveCalls);
+  const candidates = names.map((name, n) => {
+    const candidate = parse(files, name, archiveCandidate);
+    files.delete(name);
+    onProgress('check', n + 1);
+    return candidate;
+  });
+  const archive = { head, calls, candidates };
   const fault = archiveFault(archive);
-  if (fault) throw unreadable(fault);
+  if (fault) throw new Unreadable(fault);
   return archive;
 }
 
-export function sayTooLarge(bytes: number): string {
-  const mega = (n: number) => Math.round(n / 1024 / 1024);
-  return `It has ${mega(bytes)} MB; an archive has at most ${mega(MOST_ARCHIVE_BYTES)} MB.`;
-}
-
-function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
-  let sum = 0;
-  const filter = ({ originalSize }: { originalSize: number }) => {
-    sum += originalSize;
-    return sum <= MOST_UNPACKED_BYTES;
-  };
-  let files: Record<string, Uint8Array>;
-  try {
-    files = unzipSync(bytes, { filter });
-  } catch {
-    throw unreadable('It is no zip file, or it was cut short. Send it once more.');
-  }
-  // what was passed over must not look like a small archive
-  if (sum > MOST_UNPACKED_BYTES) throw unreadable('Unpacked it is larger than any studio.');
-  return files;
-}
-
-function parse<T>(files: Record<string, Uint8Array>, name: string, schema: ZodType<T>): T {
-  const bytes = files[name];
-  if (!bytes)
-    throw unreadable(
+function parse<T>(files: ReadonlyMap<string, string>, name: string, schema: ZodType<T>): T {
+  const text = files.get(name);
+  if (text === undefined)
+    throw new Unreadable(
       name === HEAD ? 'It is a zip file, but no archive of a studio.' : `Its ${name} is missing.`
     );
   let value: unknown;
   try {
-    value = JSON.parse(strFromU8(bytes));
+    value = JSON.parse(text);
   } catch {
-    throw unreadable(`Its ${name} is damaged.`);
+    throw new Unreadable(`Its ${name} is damaged.`);
   }
   const read = schema.safeParse(value);
   if (read.success) return read.data;
   const [issue] = read.error.issues;
-  throw unreadable(`In ${name}, ${issue!.path.join('.') || 'at its top'}: ${issue!.message}`);
-}
-
-function unreadable(why: string): CodedError {
-  return new CodedError('archive-unreadable', `This file was not taken in. ${why} Nothing was changed.`);
+  throw new Unreadable(`In ${name}, ${issue!.path.join('.') || 'at its top'}: ${issue!.message}`);
 }

@@ -57,7 +57,7 @@ describe('the check at the start', () => {
   it('finds a row that points to nothing', () => {
     const db = openDb(':memory:');
     db.pragma('foreign_keys = OFF');
-    db.prepare("INSERT INTO session VALUES ('t', 'nobody', 1)").run();
+    db.prepare("INSERT INTO session (token_hash, account_id, expires_at_ms) VALUES ('t', 'nobody', 1)").run();
     expect(findDamage(db)).toBe('a row of session points to no account');
   });
 });

@@ -83,7 +83,8 @@ describe('the database', () => {
       .all() as { name: string; sql: string }[];
     expect(tables.length).toBeGreaterThan(8);
     for (const { sql } of tables) expect(sql).toMatch(/STRICT$/);
-    expect(() => db.prepare("INSERT INTO session VALUES ('t', 'nobody', 1)").run()).toThrow('FOREIGN KEY');
+    const stray = "INSERT INTO session (token_hash, account_id, expires_at_ms) VALUES ('t', 'nobody', 1)";
+    expect(() => db.prepare(stray).run()).toThrow('FOREIGN KEY');
     expect(() => db.prepare("INSERT INTO account VALUES ('a', 'juror', 'A', 'a', 'x', 0)").run()).toThrow(
       'CHECK'
     );

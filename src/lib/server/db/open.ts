@@ -7,21 +7,29 @@ export type Db = Database.Database;
 /** `file` may be ":memory:". Throws where the file is no database or is newer than this program. */
 export function openDb(file: string): Db {
   const db = new Database(file);
-  db.pragma('locking_mode = EXCLUSIVE');
   try {
+    db.pragma('locking_mode = EXCLUSIVE');
     db.pragma('journal_mode = WAL');
+    // what was answered with "kept" is on the disk, also where the power goes at that moment
+    db.pragma('synchronous = FULL');
+    db.pragma('foreign_keys = ON');
+    db.pragma('secure_delete = ON');
+    db.pragma('busy_timeout = 5000');
+    migrate(db);
+    return db;
   } catch (thrown) {
+    db.close();
     if ((thrown as { code?: string }).code !== 'SQLITE_BUSY') throw thrown;
     throw new RangeError(
       `${file} is in use by another running studio: stop that one, or choose another --data`,
       { cause: thrown }
     );
   }
-  db.pragma('foreign_keys = ON');
-  db.pragma('secure_delete = ON');
-  db.pragma('busy_timeout = 5000');
-  migrate(db);
-  return db;
+}
+
+/** Brings all that the write-ahead log holds into the file and empties the log: what was erased is then in neither. */
+export function emptyLog(db: Db): void {
+  db.pragma('wal_checkpoint(TRUNCATE)');
 }
 
 const countWrites = preparedOnce((db) => db.prepare<[], { n: number }>('SELECT total_changes() AS n'));

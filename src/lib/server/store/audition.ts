@@ -1,4 +1,5 @@
 /** Auditions: a candidate takes a call, from a day on, with slots of their own. */
+import type { SeasonRequest } from '../../core/season';
 import { type Db, preparedOnce } from '../db/open';
 import type { Taker } from '../../schema/view';
 import { type Call, type OtherDate, type Round, findCall } from './call';
@@ -66,6 +67,8 @@ const statements = preparedOnce((db) => ({
     'UPDATE audition SET own_dates_json = ?, own_version = own_version + 1 WHERE id = ? AND own_version = ?'
   ),
   setDaysIntoMock: db.prepare('UPDATE audition SET days_into_mock = ? WHERE id = ?'),
+  setAgreed: db.prepare('UPDATE audition SET agreed_json = ? WHERE id = ?'),
+  agreed: db.prepare<[string], string | null>('SELECT agreed_json FROM audition WHERE id = ?').pluck(),
   slots: db.prepare<[string], SlotRow>(
     'SELECT round_id, date, time FROM slot WHERE audition_id = ? ORDER BY round_id'
   ),
@@ -156,5 +159,12 @@ export const saveOwnDates = (db: Db, id: string, dates: readonly OwnDate[], vers
   statements(db).saveOwnDates.run(JSON.stringify(dates), id, version).changes === 1;
 export const setDaysIntoMock = (db: Db, id: string, days: number) =>
   statements(db).setDaysIntoMock.run(days, id);
+/** What was agreed in another studio; it counts until the first laying here. */
+export const setAgreedElsewhere = (db: Db, id: string, agreed: SeasonRequest['previous'] | null) =>
+  statements(db).setAgreed.run(agreed ? JSON.stringify(agreed) : null, id);
+export function agreedElsewhere(db: Db, id: string): SeasonRequest['previous'] | null {
+  const text = statements(db).agreed.get(id);
+  return text ? (JSON.parse(text) as SeasonRequest['previous']) : null;
+}
 export const dropSlot = (db: Db, auditionId: string, roundId: string) =>
   statements(db).dropSlot.run(auditionId, roundId);

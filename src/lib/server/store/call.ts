@@ -60,6 +60,7 @@ const statements = preparedOnce((db) => ({
     `SELECT id, name, date, time, zone, is_history, is_week, upload_by, item_ids_json FROM call_round
      WHERE call_id = ? ORDER BY date, time, id`
   ),
+  callOfRound: db.prepare<[string], string>('SELECT call_id FROM call_round WHERE id = ?').pluck(),
   dropRound: db.prepare('DELETE FROM call_round WHERE id = ? AND call_id = ?'),
   putRound: db.prepare(
     `INSERT INTO call_round (id, call_id, name, date, time, zone, is_history, is_week, upload_by, item_ids_json)
@@ -128,6 +129,8 @@ export function saveCall(db: Db, call: Pick<Call, 'id' | 'name' | 'dates' | 'rou
   putRounds(db, id, rounds);
   return true;
 }
+
+export const callOfRound = (db: Db, roundId: string) => statements(db).callOfRound.get(roundId);
 
 export const setCallChecked = (db: Db, id: string, on: string | null) =>
   statements(db).setChecked.run(on, id);

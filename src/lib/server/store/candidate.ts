@@ -1,5 +1,5 @@
 /** Candidates and their practice time. */
-import type { PracticeTime } from '../../core/plan';
+import { type PracticeTime, joinDays } from '../../core/plan';
 import { type Db, preparedOnce } from '../db/open';
 
 export type CandidateTime = Omit<PracticeTime, 'mocks'>;
@@ -78,7 +78,7 @@ function decode(row: Row | undefined): Candidate | undefined {
     name: row.name,
     instruments: row.instruments,
     zone: row.zone,
-    time: JSON.parse(row.time_json) as CandidateTime,
+    time: decodeTime(row.time_json),
     timeVersion: row.time_version,
     isMinor: row.is_minor === 1,
     guardian: row.guardian,
@@ -86,6 +86,12 @@ function decode(row: Row | undefined): Candidate | undefined {
     archivedAtMs: row.archived_at_ms,
     factsVersion: row.facts_version
   };
+}
+
+/** Studios of before kept an exception a day. */
+function decodeTime(text: string): CandidateTime {
+  const time = JSON.parse(text) as CandidateTime;
+  return { ...time, exceptions: joinDays(time.exceptions) };
 }
 
 export function addCandidate(

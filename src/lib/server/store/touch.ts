@@ -35,6 +35,7 @@ const statements = preparedOnce((db) => ({
     )
     .pluck(),
   itemOf: db.prepare<[string], { item_id: string }>('SELECT item_id FROM touch WHERE id = ?'),
+  count: db.prepare<[string], number>('SELECT count(*) FROM touch WHERE item_id = ?').pluck(),
   setRemoved: db.prepare('UPDATE touch SET removed_at_ms = ? WHERE id = ?'),
   lastDate: db.prepare<[string], { date: string | null }>(
     'SELECT max(date) AS date FROM touch WHERE candidate_id = ? AND removed_at_ms IS NULL'
@@ -80,6 +81,8 @@ export function addTouch(db: Db, t: Touch, nowMs: number): void {
 /** All touches of an audition's items, in time order. */
 export const touchesOfAudition = (db: Db, auditionId: string): Touch[] =>
   statements(db).ofAudition.all(auditionId).map(decode);
+/** Those taken out too. */
+export const countTouches = (db: Db, itemId: string) => statements(db).count.get(itemId)!;
 export const itemOfTouch = (db: Db, id: string) => statements(db).itemOf.get(id)?.item_id;
 export const setTouchRemoved = (db: Db, id: string, atMs: number | null) =>
   statements(db).setRemoved.run(atMs, id);

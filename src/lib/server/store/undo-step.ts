@@ -1,39 +1,60 @@
-/** What stood there before something was saved; kept for a while, taken back once. */
+/** What stood there before something was saved, and what was left; kept for a while, taken back once. Tokens are stored as hashes. */
 import { type Db, preparedOnce } from '../db/open';
 
 export type UndoStep = {
-  readonly token: string;
   readonly candidateId: string;
-  readonly kind: 'item' | 'call' | 'time' | 'facts' | 'changes';
+  readonly kind: string;
+  /** Which thing it is, as its kind names it. */
+  readonly about: unknown;
   readonly before: unknown;
+  /** Digest of what was left after saving. */
+  readonly left: string;
 };
 
-type Row = { token: string; candidate_id: string; kind: UndoStep['kind']; before_json: string };
+type Row = {
+  candidate_id: string;
+  kind: string;
+  about_json: string;
+  before_json: string;
+  left_digest: string;
+};
 
 const statements = preparedOnce((db) => ({
   put: db.prepare(
-    'INSERT INTO undo_step (token, candidate_id, kind, before_json, made_at_ms) VALUES (?, ?, ?, ?, ?)'
+    `INSERT INTO undo_step (token_hash, candidate_id, kind, about_json, before_json, left_digest, made_at_ms)
+     VALUES (?, ?, ?, ?, ?, ?, ?)`
   ),
   byToken: db.prepare<[string], Row>(
-    'SELECT token, candidate_id, kind, before_json FROM undo_step WHERE token = ?'
+    'SELECT candidate_id, kind, about_json, before_json, left_digest FROM undo_step WHERE token_hash = ?'
   ),
-  drop: db.prepare('DELETE FROM undo_step WHERE token = ? OR made_at_ms < ?')
+  drop: db.prepare('DELETE FROM undo_step WHERE token_hash = ? OR made_at_ms < ?')
 }));
 
-export const putUndoStep = (db: Db, { token, candidateId, kind, before }: UndoStep, nowMs: number) =>
-  statements(db).put.run(token, candidateId, kind, JSON.stringify(before), nowMs);
+export function putUndoStep(db: Db, tokenHash: string, step: UndoStep, nowMs: number): void {
+  const { candidateId, kind, about, before, left } = step;
+  statements(db).put.run(
+    tokenHash,
+    candidateId,
+    kind,
+    JSON.stringify(about),
+    JSON.stringify(before ?? null),
+    left,
+    nowMs
+  );
+}
 
-export function findUndoStep(db: Db, token: string): UndoStep | undefined {
-  const row = statements(db).byToken.get(token);
+export function findUndoStep(db: Db, tokenHash: string): UndoStep | undefined {
+  const row = statements(db).byToken.get(tokenHash);
   return (
     row && {
-      token: row.token,
       candidateId: row.candidate_id,
       kind: row.kind,
-      before: JSON.parse(row.before_json) as unknown
+      about: JSON.parse(row.about_json) as unknown,
+      before: JSON.parse(row.before_json) as unknown,
+      left: row.left_digest
     }
   );
 }
 /** This one, and all that were made before `beforeMs`. */
-export const dropUndoSteps = (db: Db, token: string, beforeMs: number) =>
-  statements(db).drop.run(token, beforeMs);
+export const dropUndoSteps = (db: Db, tokenHash: string, beforeMs: number) =>
+  statements(db).drop.run(tokenHash, beforeMs);

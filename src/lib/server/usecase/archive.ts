@@ -2,10 +2,10 @@
  * The open archive out and in: the whole studio, or one candidate to take along. Taking in adds to what the studio has; it
  * is all or nothing. Sign-ins do not travel: a candidate gets a new link.
  */
-import { tooFarAhead } from '../../core/season';
 import type { Archive, ArchiveCall, ArchiveCandidate } from '../../schema/archive';
 import { ARCHIVE_VERSION } from '../../schema/archive';
-import { type App, todayIn } from '../app';
+import type { App } from '../app';
+import { unreadable } from '../archive/reader';
 import { CodedError } from '../errors';
 import * as auditions from '../store/audition';
 import * as calls from '../store/call';
@@ -15,8 +15,10 @@ import { addWish, lessonNotesOf, putLessonNote, wishesOf } from '../store/lesson
 import { pinsOf, putBlockPin, putRungPin } from '../store/pin';
 import { latestVersion } from '../store/plan-version';
 import { addTouch, touchesOfAudition } from '../store/touch';
-import { keepAgreed, readSeason } from './current-plan';
-import { found, useCase } from './use-case';
+import { serverLog } from '../log';
+import * as intake from '../store/intake';
+import { boundCount, boundDates, boundTime } from './bounds';
+import { found, useCase, waitingUseCase } from './use-case';
 
 /** Everything of the studio. */
 export const exportStudio = useCase({
@@ -37,7 +39,7 @@ export const exportStudio = useCase({
 
 /** One candidate to take along; without the teacher's private note. */
 export const exportCandidate = useCase({
-  rule: 'own',
+  rule: 'see',
   about: (_app: App, input: { candidateId: string }) => input.candidateId,
   run: (app: App, input: { candidateId: string }): Archive => {
     const candidate = found(candidates.findCandidate(app.db, input.candidateId));
@@ -110,40 +112,89 @@ function writeAudition(app: App, audition: auditions.Audition): ArchiveCandidate
     daysIntoMock: daysIntoMock || undefined,
     items: written as ArchiveCandidate['auditions'][number]['items'],
     agreed: (latestVersion(app.db, id)?.plan.agreed ??
+      auditions.agreedElsewhere(app.db, id) ??
       null) as ArchiveCandidate['auditions'][number]['agreed']
   };
 }
 
 export type TakenIn = { readonly candidates: readonly string[]; readonly lists: readonly string[] };
 
+type Taking = {
+  readonly archive: Archive;
+  readonly signal?: AbortSignal | undefined;
+  /** Hears how many candidates are in. */
+  readonly onProgress?: ((done: number) => void) | undefined;
+};
+
 /**
- * Takes an archive in beside what is there. A list the studio has under the same id is used as it is here; a candidate it
- * has already is refused. Says what came in.
+ * Takes an archive in beside what is there, one candidate after another so that everybody else is answered in between; wholly or not at
+ * all. A list the studio has under the same id is used as it is here; a candidate it has already is refused. Plans are laid afterwards.
  */
-export const importArchive = useCase({
+export const importArchive = waitingUseCase({
   rule: 'teacher',
-  run: (app: App, { archive }: { archive: Archive }): TakenIn => {
-    const here = new Set(candidates.listCandidates(app.db).map((c) => c.id));
-    const again = archive.candidates.find((c) => here.has(c.id));
-    if (again) throw new CodedError('here-already', sayHereAlready(again.name));
-    const fresh = archive.calls.filter((call) => !calls.findCall(app.db, call.id));
-    const dates = [...fresh.flatMap((c) => c.rounds), ...archive.candidates.flatMap(slotsOf)];
-    const tooFar = dates.map(({ date }) => tooFarAhead(date, todayIn(app, 'UTC'))).find(Boolean);
-    if (tooFar)
-      throw new CodedError(
-        'archive-unreadable',
-        `This file was not taken in. ${tooFar} Nothing was changed.`
-      );
-    for (const call of fresh) takeCall(app, call);
-    for (const candidate of archive.candidates) takeCandidate(app, candidate);
-    return {
-      candidates: archive.candidates.map((c) => c.name),
-      lists: fresh.map((c) => c.name)
-    };
+  run: async (app: App, { archive, signal, onProgress }: Taking): Promise<TakenIn> => {
+    const fresh = refuseUnsound(app, archive);
+    const ids = [...fresh.map((c) => c.id), ...archive.candidates.map((c) => c.id)];
+    try {
+      app.db.transaction(() => {
+        intake.begin(app.db, ids);
+        for (const call of fresh) takeCall(app, call);
+      })();
+      for (const [n, candidate] of archive.candidates.entries()) {
+        app.db.transaction(() => takeCandidate(app, candidate))();
+        onProgress?.(n + 1);
+        await new Promise((resolve) => setImmediate(resolve));
+        if (signal?.aborted) throw unreadable('It was stopped.');
+      }
+      intake.finish(app.db);
+    } catch (thrown) {
+      intake.takeBack(app.db);
+      throw isConstraint(thrown) ? unreadable('Something of it is in this studio already.') : thrown;
+    }
+    serverLog.info({ candidates: archive.candidates.length }, 'archive taken in');
+    app.layLater();
+    return { candidates: archive.candidates.map((c) => c.name), lists: fresh.map((c) => c.name) };
   }
 });
 
-const slotsOf = ({ auditions: taken }: ArchiveCandidate) => taken.flatMap((a) => a.slots);
+const isConstraint = (thrown: unknown) =>
+  String((thrown as { code?: unknown }).code).startsWith('SQLITE_CONSTRAINT');
+
+/** The lists that are new here. Throws CodedError where the archive cannot be taken in. */
+function refuseUnsound(app: App, { calls: all, candidates: arriving }: Archive): ArchiveCall[] {
+  const present = candidates.listCandidates(app.db);
+  const here = new Set(present.map((c) => c.id));
+  const again = arriving.find((c) => here.has(c.id));
+  if (again) throw new CodedError('here-already', sayHereAlready(again.name));
+  const fresh = all.filter((call) => !calls.findCall(app.db, call.id));
+  boundCount('candidates', present.length + arriving.length);
+  boundCount('calls', calls.listCalls(app.db).length + fresh.length);
+  boundDates(app, 'UTC', [...fresh, ...arriving].flatMap(datesOf));
+  for (const call of all) boundCount('items', call.items.length);
+  for (const candidate of arriving) boundTime(app, candidate.zone, candidate.time);
+  for (const { auditions: taken } of arriving)
+    for (const { callId, items: own } of taken) {
+      const known = calls.findCall(app.db, callId);
+      const listed = known && new Set(items.listItemIds(app.db, callId));
+      if (listed && own.some((item) => !listed.has(item.listItemId)))
+        throw unreadable('The studio has its list already, but not all of its items.');
+    }
+  return fresh;
+}
+
+const DATE_KEYS = new Set([
+  ...['date', 'until', 'addedOn', 'madeOn', 'checkedOn', 'consentOn', 'beganOn', 'uploadBy', 'dueOn']
+]);
+
+/** Every date anywhere in it. */
+function datesOf(part: unknown): string[] {
+  if (Array.isArray(part)) return part.flatMap(datesOf);
+  if (typeof part !== 'object' || part === null) return [];
+  return Object.entries(part).flatMap(([key, value]) => {
+    if (typeof value === 'string') return DATE_KEYS.has(key) ? [value] : [];
+    return key === 'ticks' ? Object.values(value as Record<string, string>) : datesOf(value);
+  });
+}
 
 function sayHereAlready(name: string): string {
   return `${name} is in this studio already. Nothing was changed; erase the one here first, if the file is to take its place.`;
@@ -168,12 +219,7 @@ function takeCandidate(app: App, from: ArchiveCandidate): void {
   for (const note of from.lessonNotes) putLessonNote(app.db, from.id, note);
   for (const wish of from.wishes) addWish(app.db, from.id, wish);
   for (const audition of from.auditions) takeAudition(app, from.id, audition);
-  // when all are there: several are laid as one
-  for (const { id, agreed } of from.auditions) {
-    const season = readSeason(app, id);
-    if (season.own.items.length > 0 && season.own.rounds.length > 0)
-      keepAgreed(app, season, agreed ?? undefined, 'archive taken in');
-  }
+  for (const { id, agreed } of from.auditions) auditions.setAgreedElsewhere(app.db, id, agreed);
 }
 
 function takeAudition(app: App, candidateId: string, from: ArchiveCandidate['auditions'][number]): void {
@@ -182,13 +228,6 @@ function takeAudition(app: App, candidateId: string, from: ArchiveCandidate['aud
   auditions.saveOwnDates(app.db, id, from.ownDates, 1);
   for (const slot of from.slots) auditions.putSlot(app.db, id, slot);
   auditions.setDaysIntoMock(app.db, id, from.daysIntoMock ?? 0);
-  const listed = new Set(items.listItemIds(app.db, callId));
-  const strange = from.items.find((item) => !listed.has(item.listItemId));
-  if (strange)
-    throw new CodedError(
-      'archive-unreadable',
-      'This file was not taken in. The studio has its list already, but not all of its items. Nothing was changed.'
-    );
   for (const item of from.items) {
     const { ownSections, mostPerDayMin, schools } = item;
     items.addOwn(

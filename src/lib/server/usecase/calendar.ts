@@ -25,7 +25,7 @@ function writeFile(app: App, auditionId: string) {
 }
 
 export const exportCalendar = useCase({
-  rule: 'own',
+  rule: 'see',
   about: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => writeFile(app, input.auditionId)
 });

@@ -3,10 +3,10 @@
  * would do to every plan, shown before it is saved; and when its page was last looked at.
  */
 import { dayOf } from '../../core/units';
-import { roundDayFault } from '../../core/season';
+import { outOfReach, roundDayFault } from '../../core/season';
 import { skippedTime } from '../../schema/round';
 import type { CallEffect } from '../../schema/view';
-import { type App, todayIn } from '../app';
+import { type App, type Who, todayIn } from '../app';
 import { CodedError } from '../errors';
 import * as auditions from '../store/audition';
 import * as calls from '../store/call';
@@ -16,7 +16,8 @@ import { candidateOfAudition } from './about';
 import { layAgain, readDates, readSeason } from './current-plan';
 import { layForTakers } from './list';
 import { effectOn } from './effect';
-import { keepUndo } from './keep-undo';
+import { boundCount, boundDates } from './bounds';
+import { READERS, keepUndo } from './keep-undo';
 import { found, useCase } from './use-case';
 
 export type CallInput = {
@@ -32,7 +33,9 @@ export const addAudition = useCase({
     const callId = app.newId();
     const { name, dates } = input;
     refuseName(app, name, null);
-    calls.addCall(app.db, { id: callId, name, dates, rounds: withIds(app, input.rounds) }, app.now());
+    boundCount('calls', calls.listCalls(app.db).length + 1);
+    boundCall(app, input);
+    calls.addCall(app.db, { id: callId, name, dates, rounds: withIds(app, input.rounds, null) }, app.now());
     return take(app, input.candidateId, callId);
   }
 });
@@ -62,15 +65,22 @@ export const takeCall = useCase({
 
 function take(app: App, candidateId: string, callId: string): string {
   const candidate = found(findCandidate(app.db, candidateId));
+  boundCount('auditions', auditions.auditionsOf(app.db, candidateId).length + 1);
   const id = app.newId();
   const beganOn = todayIn(app, candidate.zone);
   auditions.addAudition(app.db, { id, candidateId, callId, beganOn }, app.now());
   return id;
 }
 
-/** A round that is new in a form has no id yet. */
-function withIds(app: App, rounds: readonly calls.Round[]): calls.Round[] {
-  return rounds.map((r) => (r.id === '' ? { ...r, id: app.newId() } : r));
+/** A round that is new in a form has no id yet; one that has is there once, and never another call's. */
+function withIds(app: App, rounds: readonly calls.Round[], callId: string | null): calls.Round[] {
+  const seen = new Set<string>();
+  return rounds.map((r) => {
+    if (r.id === '') return { ...r, id: app.newId() };
+    const of = calls.callOfRound(app.db, r.id) ?? callId;
+    if (of !== callId || seen.size === seen.add(r.id).size) throw new CodedError('changed-elsewhere');
+    return r;
+  });
 }
 
 /** Opens the editor of a new audition: the candidate, and the calls that could be taken instead. */
@@ -99,36 +109,74 @@ export const prepareAudition = useCase({
 
 /** The call with its list's names, for rounds that hear a part of it, who takes it, and this candidate's slots. */
 export const readCall = useCase({
-  rule: 'own',
+  rule: 'see',
   about: candidateOfAudition,
-  run: (app: App, input: { auditionId: string }) => {
+  run: (app: App, input: { auditionId: string }, who: Who) => {
     const { audition, candidate, items, request } = readSeason(app, input.auditionId);
     return {
       audition,
       candidate,
       today: request.today,
       items: items.map(({ listItemId, name }) => ({ id: listItemId, name })),
-      takers: auditions.takersOf(app.db, audition.callId)
+      // who else takes it is the teacher's to know
+      takers: who.kind === 'teacher' ? auditions.takersOf(app.db, audition.callId) : []
     };
   }
 });
 
-/** Returns the secret by which it can be taken back. */
+/** What is one candidate's own of a call. */
+export type OwnInput = {
+  readonly dates: readonly auditions.OwnDate[];
+  readonly version: number;
+  readonly slots: readonly auditions.Slot[];
+};
+
+/** Saves the call for everyone who takes it, and this candidate's own dates and slots. Returns the secret by which it can be taken back. */
 export const saveCall = useCase({
   rule: 'teacher',
-  run: (app: App, input: CallInput & { auditionId: string; version: number }) => {
-    const { callId, candidateId, call: before } = found(auditions.findAudition(app.db, input.auditionId));
+  run: (app: App, input: CallInput & { auditionId: string; version: number; own?: OwnInput | undefined }) => {
+    const { auditionId, own } = input;
+    const audition = found(auditions.findAudition(app.db, auditionId));
+    const before = READERS.call(app, { auditionId })!;
+    const { callId, candidateId } = audition;
     const { name, dates, version } = input;
     refuseName(app, name, callId);
-    const rounds = withIds(app, input.rounds);
+    boundCall(app, input);
+    const rounds = withIds(app, input.rounds, audition.callId);
     if (!calls.saveCall(app.db, { id: callId, name, dates, rounds, version }))
       throw new CodedError('changed-elsewhere');
+    if (own) saveOwn(app, audition, rounds, own);
     layForTakers(app, callId, 'call changed');
-    const { name: oldName, rounds: oldRounds, dates: oldDates } = before;
-    const old = { name: oldName, rounds: oldRounds, dates: oldDates };
-    return keepUndo(app, candidateId, 'call', { auditionId: input.auditionId, call: old });
+    return keepUndo(app, candidateId, 'call', { auditionId }, before);
   }
 });
+
+/** Own dates and slots; a slot in a round that is no more goes with it. */
+function saveOwn(
+  app: App,
+  audition: auditions.Audition,
+  rounds: readonly calls.Round[],
+  own: OwnInput
+): void {
+  boundDates(
+    app,
+    'UTC',
+    own.dates.map((d) => d.date)
+  );
+  if (!auditions.saveOwnDates(app.db, audition.id, own.dates, own.version))
+    throw new CodedError('changed-elsewhere');
+  for (const round of rounds) {
+    const slot = own.slots.find((s) => s.roundId === round.id);
+    const was = audition.slots.find((s) => s.roundId === round.id);
+    if (!slot) auditions.dropSlot(app.db, audition.id, round.id);
+    else if (slot.date !== was?.date || slot.time !== was.time) putSlot(app, audition, round, slot);
+  }
+}
+
+/** Throws CodedError where a date of a call is out of reach. */
+function boundCall(app: App, { rounds, dates }: CallInput): void {
+  boundDates(app, 'UTC', [...rounds.flatMap((r) => [r.date, r.uploadBy]), ...dates.map((d) => d.date)]);
+}
 
 /** What a changed call would do to the plan of everyone who takes it; nothing is saved. */
 export const previewCall = useCase({
@@ -140,31 +188,18 @@ export const previewCall = useCase({
       .filter((taker) => !taker.isArchived)
       .map((taker) =>
         effectOn(app, taker, ({ own, audition, items }) => {
-          const rounds = auditions.placeSlots(withIds(app, input.rounds), audition.slots);
+          const rounds = auditions.placeSlots(withIds(app, input.rounds, callId), audition.slots);
           return { ...own, ...readDates({ rounds }, items) };
         })
       );
   }
 });
 
-/** A candidate's own slot in a round; without a date the round's own counts again. Returns the slot before, if any. */
-export const saveSlot = useCase({
-  rule: 'teacher',
-  run: (
-    app: App,
-    input: { auditionId: string; roundId: string; date: string | null; time?: string | undefined }
-  ) => {
-    const audition = found(auditions.findAudition(app.db, input.auditionId));
-    const round = found(audition.call.rounds.find((r) => r.id === input.roundId));
-    const fault =
-      input.date === null ? null : slotFault(app, audition, round, { ...input, date: input.date });
-    if (fault) throw new CodedError('slot-unsound', fault);
-    if (input.date === null) auditions.dropSlot(app.db, audition.id, round.id);
-    else auditions.putSlot(app.db, audition.id, { roundId: round.id, date: input.date, time: input.time });
-    layAgain(app, audition.id, `slot of ${round.name}`);
-    return audition.slots.find((slot) => slot.roundId === round.id);
-  }
-});
+function putSlot(app: App, audition: auditions.Audition, round: calls.Round, slot: auditions.Slot): void {
+  const fault = slotFault(app, audition, round, slot);
+  if (fault) throw new CodedError('slot-unsound', `${round.name}: ${fault}`);
+  auditions.putSlot(app.db, audition.id, slot);
+}
 
 /** Why a slot cannot be; of a round that has taken place only the clock is asked. */
 function slotFault(
@@ -175,21 +210,9 @@ function slotFault(
 ): string | null {
   const { zone } = found(findCandidate(app.db, audition.candidateId));
   const today = todayIn(app, zone);
-  const dayFault = round.date < today ? null : roundDayFault(date, today);
+  const dayFault = round.date < today ? outOfReach(date, today) : roundDayFault(date, today);
   return dayFault ?? skippedTime({ date, time, zone: round.zone });
 }
-
-/** Mocks and other dates of one candidate alone. Returns those before. */
-export const saveOwnDates = useCase({
-  rule: 'teacher',
-  run: (app: App, input: { auditionId: string; dates: readonly auditions.OwnDate[]; version: number }) => {
-    const before = found(auditions.findAudition(app.db, input.auditionId)).ownDates;
-    if (!auditions.saveOwnDates(app.db, input.auditionId, input.dates, input.version))
-      throw new CodedError('changed-elsewhere');
-    layAgain(app, input.auditionId, 'own dates changed');
-    return before;
-  }
-});
 
 /** Days after which the page with the call is to be looked at again (handbook section 2: weekly). */
 const RECHECK_DAYS = 7;
@@ -200,19 +223,14 @@ export function isRecheckDue(call: calls.Call, today: string): boolean {
   return call.checkedOn === null || dayOf(today) - dayOf(call.checkedOn) >= RECHECK_DAYS;
 }
 
-/** The page was looked at today; `checkedOn` puts an earlier day back. */
+/** The page was looked at today. Returns the secret by which it can be taken back. */
 export const checkCall = useCase({
   rule: 'teacher',
-  run: (app: App, input: { auditionId: string; checkedOn?: string | null | undefined }) => {
-    const audition = found(auditions.findAudition(app.db, input.auditionId));
+  run: (app: App, { auditionId }: { auditionId: string }) => {
+    const audition = found(auditions.findAudition(app.db, auditionId));
     const { zone } = found(findCandidate(app.db, audition.candidateId));
-    const before = audition.call.checkedOn;
-    calls.setCallChecked(
-      app.db,
-      audition.callId,
-      input.checkedOn === undefined ? todayIn(app, zone) : input.checkedOn
-    );
-    return before;
+    calls.setCallChecked(app.db, audition.callId, todayIn(app, zone));
+    return keepUndo(app, audition.candidateId, 'checked', { auditionId }, audition.call.checkedOn);
   }
 });
 

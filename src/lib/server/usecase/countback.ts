@@ -18,7 +18,7 @@ import { found, useCase } from './use-case';
 
 /** What tops every screen of an audition. */
 export const readHead = useCase({
-  rule: 'own',
+  rule: 'see',
   about: candidateOfAudition,
   run: (app: App, input: { auditionId: string }): SeasonHeadView => {
     const season = readSeason(app, input.auditionId);
@@ -42,7 +42,7 @@ export const readHead = useCase({
 });
 
 export const readCountback = useCase({
-  rule: 'own',
+  rule: 'see',
   about: candidateOfAudition,
   run: (app: App, input: { auditionId: string; number?: number | undefined }) => {
     const season = readSeason(app, input.auditionId);
@@ -123,7 +123,7 @@ function countbackItem(season: Season, planned: PlannedItem, today: string): Cou
 }
 
 export const readVersions = useCase({
-  rule: 'own',
+  rule: 'see',
   about: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => {
     const season = readSeason(app, input.auditionId);
@@ -140,7 +140,7 @@ export const readVersions = useCase({
 
 /** What the sheets of paper say. */
 export const readPaper = useCase({
-  rule: 'own',
+  rule: 'see',
   about: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => {
     const season = readSeason(app, input.auditionId);
@@ -157,7 +157,7 @@ export const readPaper = useCase({
 
 /** Two layings of one audition beside each other. */
 export const readComparison = useCase({
-  rule: 'own',
+  rule: 'see',
   about: candidateOfAudition,
   run: (app: App, input: { auditionId: string; a: number; b: number }) => {
     const season = readSeason(app, input.auditionId);
@@ -181,7 +181,7 @@ export const readComparison = useCase({
 });
 
 export const readReadiness = useCase({
-  rule: 'own',
+  rule: 'see',
   about: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => {
     const season = readSeason(app, input.auditionId);

@@ -21,7 +21,7 @@ import type { Touch } from '../../core/practice';
 import { dayOf, formatDate } from '../../core/units';
 import { type App, todayIn } from '../app';
 import { writesOf } from '../db/open';
-import { type Audition, auditionsBeside, findAudition } from '../store/audition';
+import { type Audition, agreedElsewhere, auditionsBeside, findAudition } from '../store/audition';
 import { type Candidate, findCandidate } from '../store/candidate';
 import { type ListItem, itemsOf } from '../store/item';
 import { type PlanVersion, latestVersion, putVersion } from '../store/plan-version';
@@ -194,9 +194,11 @@ export function currentPlan(
 
 /** What was agreed: of several auditions each one's own, so that one that joins brings its dates along. */
 function agreedOf(app: App, { audition, joint }: Season): SeasonRequest['previous'] {
-  if (!joint) return latestVersion(app.db, audition.id)?.plan.agreed;
+  const agreedBefore = (id: string) =>
+    latestVersion(app.db, id)?.plan.agreed ?? agreedElsewhere(app.db, id) ?? undefined;
+  if (!joint) return agreedBefore(audition.id);
   const all = joint.live.flatMap((part) => {
-    const agreed = latestVersion(app.db, part.auditionId)?.plan.agreed;
+    const agreed = agreedBefore(part.auditionId);
     if (!agreed) return [];
     const own = new Set(part.request.items.map((item) => item.id).filter((id) => !joint.twins.has(id)));
     return [
@@ -246,14 +248,6 @@ function digestOf({ request, joint }: Pick<Season, 'request' | 'joint'>): string
   return createHash('sha256')
     .update(JSON.stringify({ ...facts, log: facts.log.map((touch) => touch.id) }))
     .digest('base64url');
-}
-
-/** Keeps as the first laying here what was agreed elsewhere. */
-export function keepAgreed(app: App, season: Season, agreed: SeasonRequest['previous'], cause: string): void {
-  const laid = laySeason({ ...season.request, previous: agreed });
-  const plan = season.joint ? viewOf(laid, namesFor(season.joint, season.audition.id)) : laid;
-  const first = { number: 1, laidOn: season.request.today, laidAtMs: app.now(), cause, moves: [] };
-  putVersion(app.db, season.audition.id, { ...first, factsDigest: digestOf(season), plan });
 }
 
 /** Lays one audition's plan again after a change; `cause` is what people read in the list of layings. */

@@ -7,7 +7,6 @@ import { readCountback } from './countback';
 import {
   addWish,
   answerWish,
-  dropWish,
   readHome,
   readLesson,
   saveLessonNote,
@@ -17,7 +16,8 @@ import {
 } from './lesson';
 import { addItem, readList } from './list';
 import { logTouch } from './log';
-import { addCandidate, readFacts, saveTime, takeBackAway } from './studio';
+import { addCandidate, readFacts, saveTime } from './studio';
+import { takeBack } from './undo';
 import { STUDY } from '../../../../tests/fixtures/study';
 
 const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
@@ -52,7 +52,7 @@ describe('the lesson', () => {
     expect(lesson().since).toBe('2026-11-17');
     now += 2 * DAY_MS; // a Thursday: the lesson was on Tuesday
     expect(lesson().since).toBe('2026-11-24');
-    saveLessonNote(app, TEACHER, { candidateId, note: 'an extra lesson' });
+    saveLessonNote(app, TEACHER, { candidateId, note: 'an extra lesson', was: '' });
     now += DAY_MS;
     expect(lesson().since).toBe('2026-11-26');
   });
@@ -65,13 +65,21 @@ describe('the lesson', () => {
   });
 
   it('keeps today’s note as one, and gives it to the candidate', () => {
-    saveLessonNote(app, TEACHER, { candidateId, note: 'slow' });
-    saveLessonNote(app, TEACHER, { candidateId, note: 'slower' });
+    saveLessonNote(app, TEACHER, { candidateId, note: 'slow', was: '' });
+    saveLessonNote(app, TEACHER, { candidateId, note: 'slower', was: 'slow' });
     expect(lesson().note).toBe('slower');
-    const self: Who = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada' };
+    const self: Who = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
     expect(readHome(app, self, { candidateId }).notes).toEqual([{ date: '2026-11-24', note: 'slower' }]);
-    saveLessonNote(app, TEACHER, { candidateId, note: '' });
+    saveLessonNote(app, TEACHER, { candidateId, note: '', was: 'slower' });
     expect(readHome(app, self, { candidateId }).notes).toEqual([]);
+  });
+
+  it('refuses a note written over one that another window has replaced since', () => {
+    saveLessonNote(app, TEACHER, { candidateId, note: 'slow', was: '' });
+    expect(() => saveLessonNote(app, TEACHER, { candidateId, note: 'loud', was: '' })).toThrow(
+      'another window'
+    );
+    expect(lesson().note).toBe('slow');
   });
 });
 
@@ -80,9 +88,9 @@ describe('a decision in the lesson', () => {
     const other = addCandidate(app, TEACHER, { name: 'Bo', instruments: 'oboe', zone });
     const { callId } = findAudition(app.db, auditionId)!;
     const others = takeCall(app, TEACHER, { candidateId: other, callId });
-    expect(setTarget(app, TEACHER, { itemId, sectionId: sectionId(), bpm: 88 })).toBe(96);
+    const undoToken = setTarget(app, TEACHER, { itemId, sectionId: sectionId(), bpm: 88 });
     expect([targetNow(), targetNow(others)]).toEqual([88, 96]);
-    setTarget(app, TEACHER, { itemId, sectionId: sectionId(), bpm: 96 });
+    takeBack(app, TEACHER, { undoToken });
     expect(targetNow()).toBe(96);
   });
 
@@ -103,9 +111,9 @@ describe('a decision in the lesson', () => {
     const section = () => readList(app, TEACHER, { auditionId }).items[1]!.sections[0]!;
     const aim = (bpm: number) => setTarget(app, TEACHER, { itemId: ranged, sectionId: section().id, bpm });
     expect(() => aim(96)).toThrow('96 lies outside the published range, 80 to 92');
-    expect(aim(88)).toBe(80);
+    const undoToken = aim(88);
     expect(section().tempo).toEqual({ ...range, stretchBpm: 88 });
-    expect(aim(80)).toBe(88);
+    takeBack(app, TEACHER, { undoToken });
     expect(section().tempo).toEqual(range);
     expect(() => setTarget(app, TEACHER, { itemId, sectionId: sectionId(), bpm: 900 })).toThrow(
       'No click says'
@@ -114,10 +122,10 @@ describe('a decision in the lesson', () => {
 
   it('changes the step, and the ladder with it', () => {
     const rungs = () => readCountback(app, TEACHER, { auditionId }).plan!.items[0]!.rungs.map((r) => r.bpm);
-    expect(setStep(app, TEACHER, { itemId, step: { kind: 'plus', bpm: 10 } })).toBeUndefined();
+    const undoToken = setStep(app, TEACHER, { itemId, step: { kind: 'plus', bpm: 10 } });
     // 48 is half of 96
     expect(rungs()).toEqual([48, 58, 68, 78, 88, 96]);
-    setStep(app, TEACHER, { itemId, step: undefined });
+    takeBack(app, TEACHER, { undoToken });
     expect(rungs()).toHaveLength(17);
   });
 
@@ -128,7 +136,7 @@ describe('a decision in the lesson', () => {
       { date: '2026-11-26', minutes: 30 },
       { date: '2026-11-28', minutes: 45 } // a Saturday: none as ever
     ];
-    const before = setDayMinutes(app, TEACHER, { candidateId, days });
+    const undoToken = setDayMinutes(app, TEACHER, { candidateId, days });
     expect(exceptions().map((e) => [e.date, e.minutes])).toEqual([
       ['2026-11-26', 30],
       ['2026-11-28', 45]
@@ -139,30 +147,35 @@ describe('a decision in the lesson', () => {
       { minutes: 60, isOwn: false },
       { minutes: 45, isOwn: true }
     ]);
-    setDayMinutes(app, TEACHER, { candidateId, days: [{ date: '2026-11-26', minutes: 60 }] });
+    const again = setDayMinutes(app, TEACHER, {
+      candidateId,
+      days: [{ date: '2026-11-26', minutes: 60 }]
+    });
     expect(exceptions().map((e) => e.date)).toEqual(['2026-11-28']);
-    takeBackAway(app, TEACHER, { candidateId, exceptions: before });
+    takeBack(app, TEACHER, { undoToken: again });
+    takeBack(app, TEACHER, { undoToken });
     expect(exceptions()).toEqual([]);
   });
 });
 
 describe('a wish', () => {
-  const self = (): Who => ({ kind: 'candidate', accountId: 'a', candidateId, name: 'Ada' });
+  const self = (): Who => ({ kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false });
 
   it('waits for the teacher, who accepts it or not', () => {
-    const wishId = addWish(app, self(), { candidateId, says: 'the aria faster' });
+    addWish(app, self(), { candidateId, says: 'the aria faster' });
+    const wishId = lesson().wishes[0]!.id;
     expect(lesson().wishes).toMatchObject([{ says: 'the aria faster', madeOn: '2026-11-24' }]);
     expect(() => answerWish(app, self(), { wishId, answer: 'accepted' })).toThrow('somebody else');
-    answerWish(app, TEACHER, { wishId, answer: 'not now' });
+    const undoToken = answerWish(app, TEACHER, { wishId, answer: 'not now' });
     expect(lesson().wishes).toEqual([]);
     expect(readHome(app, self(), { candidateId }).wishes).toMatchObject([{ answer: 'not now' }]);
-    answerWish(app, TEACHER, { wishId, answer: null });
+    takeBack(app, TEACHER, { undoToken });
     expect(lesson().wishes).toHaveLength(1);
   });
 
   it('can be taken back by the one who made it', () => {
-    const wishId = addWish(app, self(), { candidateId, says: 'x' });
-    dropWish(app, self(), { wishId });
+    const undoToken = addWish(app, self(), { candidateId, says: 'x' });
+    takeBack(app, self(), { undoToken });
     expect(lesson().wishes).toEqual([]);
   });
 });

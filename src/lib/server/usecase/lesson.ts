@@ -2,16 +2,21 @@
  * The lesson: everything of one candidate and audition on one screen, and the decisions made there. Each decision says what
  * stood there before, so that it can be taken back.
  */
+import { clearDays, exceptionsOn, joinDays } from '../../core/plan';
 import { readPaces, readSince } from '../../core/season';
 import { type StepSchool, targetOf } from '../../core/tempo';
 import { dayOf, formatDate, weekdayOf } from '../../core/units';
 import { type App, todayIn } from '../app';
 import { CodedError } from '../errors';
-import { auditionsOf, takersOf } from '../store/audition';
-import { findCandidate, saveTime } from '../store/candidate';
+import { takersOf } from '../store/audition';
+import { type CandidateTime, findCandidate } from '../store/candidate';
 import * as items from '../store/item';
 import * as lessons from '../store/lesson';
+import { candidateOfAudition } from './about';
+import { boundCount } from './bounds';
 import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
+import { READERS, keepUndo } from './keep-undo';
+import { changeTime } from './studio';
 import { setSections, withTarget } from './target';
 import { found, useCase } from './use-case';
 
@@ -64,19 +69,16 @@ function lastLesson(today: number, noted: readonly number[], weekdays: readonly 
   return Math.max(byWeekday ?? today - DAYS_AHEAD, ...byNote);
 }
 
-type Time = {
-  week: readonly { weekday: number; minutes: number }[];
-  exceptions: readonly { date: string; minutes: number }[];
-};
+type Time = Pick<CandidateTime, 'week' | 'exceptions'>;
 
 /** Minutes there are on a date before anything comes off, and whether they are that date's own. */
 function minutesOn(time: Time, date: string) {
-  const dated = time.exceptions.filter((e) => e.date === date);
+  const dated = exceptionsOn(time.exceptions, dayOf(date));
   const spans = dated.length > 0 ? dated : time.week.filter((s) => s.weekday === weekdayOf(dayOf(date)));
   return { date, minutes: spans.reduce((sum, s) => sum + s.minutes, 0), isOwn: dated.length > 0 };
 }
 
-/** A section's target for this candidate; of a published range, where in it. Returns the one before. */
+/** A section's target for this candidate; of a published range, where in it. Returns the secret by which it can be taken back. */
 export const setTarget = useCase({
   rule: 'teacher',
   run: (app: App, input: { itemId: string; sectionId: string; bpm: number }) => {
@@ -91,11 +93,12 @@ export const setTarget = useCase({
       item.sections.map((s) => (s === section ? { ...s, tempo } : s))
     );
     layAgain(app, item.auditionId, `target of ${item.name}`);
-    return before;
+    const about = { itemId: item.id, sectionId: section.id };
+    return keepUndo(app, ownerOf(app, item), 'target', about, before);
   }
 });
 
-/** The step of the click for one item of this candidate. Returns the one before. */
+/** The step of the click for one item of this candidate. Returns the secret by which it can be taken back. */
 export const setStep = useCase({
   rule: 'teacher',
   run: (app: App, input: { itemId: string; step: StepSchool | undefined }) => {
@@ -103,43 +106,56 @@ export const setStep = useCase({
     const schools = { ...item.schools, step: input.step };
     items.setSchools(app.db, item.id, schools);
     layAgain(app, item.auditionId, `step of ${item.name}`);
-    return item.schools?.step;
+    return keepUndo(app, ownerOf(app, item), 'step', { itemId: item.id }, item.schools?.step ?? null);
   }
 });
 
-/** Minutes of single dates; the weekday's again where they are the same. Returns the exceptions before. */
+const ownerOf = (app: App, { auditionId }: items.ListItem) => found(candidateOfAudition(app, { auditionId }));
+
+/** Minutes of single dates; the weekday's again where they are the same. Returns the secret by which it can be taken back. */
 export const setDayMinutes = useCase({
   rule: 'teacher',
   run: (app: App, input: { candidateId: string; days: readonly { date: string; minutes: number }[] }) => {
     const candidate = found(findCandidate(app.db, input.candidateId));
     const { time, timeVersion } = candidate;
     const changed = input.days.filter((day) => minutesOn(time, day.date).minutes !== day.minutes);
-    const kept = time.exceptions.filter((e) => !changed.some((day) => day.date === e.date));
+    const kept = changed.reduce(
+      (left, { date }) => clearDays(left, { from: dayOf(date), to: dayOf(date) }),
+      time.exceptions
+    );
     const own = changed
       .filter((day) => minutesOn({ ...time, exceptions: kept }, day.date).minutes !== day.minutes)
       .map(({ date, minutes }) => ({ date, minutes, why: 'agreed in the lesson' }));
-    const exceptions = [...kept, ...own].sort((a, b) => a.date.localeCompare(b.date));
-    saveTime(app.db, candidate.id, { ...time, exceptions }, timeVersion);
-    for (const audition of auditionsOf(app.db, candidate.id))
-      layAgain(app, audition.id, 'minutes of next week');
-    return time.exceptions;
+    const exceptions = joinDays([...kept, ...own]);
+    return changeTime(app, candidate, { ...time, exceptions }, timeVersion, 'minutes of next week');
   }
 });
 
-/** The note to take home from today's lesson; the candidate reads it. */
+/**
+ * The note to take home from today's lesson; the candidate reads it. `was` is the note it was written over: what another window saved
+ * since is not lost. Returns the secret by which it can be taken back.
+ */
 export const saveLessonNote = useCase({
   rule: 'teacher',
-  run: (app: App, input: { candidateId: string; note: string }) => {
-    const { zone } = found(findCandidate(app.db, input.candidateId));
-    lessons.putLessonNote(app.db, input.candidateId, { date: todayIn(app, zone), note: input.note });
+  run: (app: App, input: { candidateId: string; note: string; was: string }) => {
+    const { candidateId, note, was } = input;
+    const { zone } = found(findCandidate(app.db, candidateId));
+    const about = { candidateId, date: todayIn(app, zone) };
+    const before = READERS.note(app, about)!;
+    if (before !== was) throw new CodedError('changed-elsewhere');
+    lessons.putLessonNote(app.db, candidateId, { date: about.date, note });
+    return keepUndo(app, candidateId, 'note', about, before);
   }
 });
 
+/** Returns the secret by which it can be taken back. */
 export const answerWish = useCase({
   rule: 'teacher',
-  run: (app: App, input: { wishId: string; answer: lessons.WishAnswer | null }) => {
-    found(lessons.candidateOfWish(app.db, input.wishId));
+  run: (app: App, input: { wishId: string; answer: lessons.WishAnswer }) => {
+    const about = { candidateId: found(lessons.candidateOfWish(app.db, input.wishId)), wishId: input.wishId };
+    const before = READERS.wish(app, about)!;
     lessons.answerWish(app.db, input.wishId, input.answer);
+    return keepUndo(app, about.candidateId, 'wish', about, before);
   }
 });
 
@@ -147,7 +163,7 @@ const own = (_app: App, input: { candidateId: string }) => input.candidateId;
 
 /** What a candidate takes home and waits for: the latest notes, wishes with their answers. */
 export const readHome = useCase({
-  rule: 'own',
+  rule: 'see',
   about: own,
   run: (app: App, input: { candidateId: string }) => ({
     notes: lessons.lessonNotesOf(app.db, input.candidateId).slice(0, 3),
@@ -155,25 +171,17 @@ export const readHome = useCase({
   })
 });
 
-/** A wish of the candidate's: it changes nothing until the teacher has answered. */
+/** A wish of the candidate's: it changes nothing until the teacher has answered. Returns the secret by which it can be taken back. */
 export const addWish = useCase({
   rule: 'own',
   about: own,
-  run: (app: App, input: { candidateId: string; says: string }) => {
-    const { zone } = found(findCandidate(app.db, input.candidateId));
-    const id = app.newId();
-    const wish = { id, madeOn: todayIn(app, zone), says: input.says, answer: null };
-    lessons.addWish(app.db, input.candidateId, wish);
-    return id;
-  }
-});
-
-/** Takes a wish back that nobody has answered. */
-export const dropWish = useCase({
-  rule: 'own',
-  about: (app: App, input: { wishId: string }) => lessons.candidateOfWish(app.db, input.wishId),
-  run: (app: App, input: { wishId: string }) => {
-    found(lessons.candidateOfWish(app.db, input.wishId));
-    lessons.dropWish(app.db, input.wishId);
+  run: (app: App, { candidateId, says }: { candidateId: string; says: string }) => {
+    const { zone } = found(findCandidate(app.db, candidateId));
+    const before = lessons.wishesOf(app.db, candidateId);
+    boundCount('wishes', before.length + 1);
+    boundCount('waiting', before.filter((w) => w.answer === null).length + 1);
+    const wish = { id: app.newId(), madeOn: todayIn(app, zone), says, answer: null };
+    lessons.addWish(app.db, candidateId, wish);
+    return keepUndo(app, candidateId, 'wish', { candidateId, wishId: wish.id }, null);
   }
 });

@@ -12,12 +12,13 @@ import * as items from '../store/item';
 import { candidateOfAudition } from './about';
 import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
 import { effectOn } from './effect';
+import { boundCount, boundDates } from './bounds';
 import { keepUndo } from './keep-undo';
 import { found, useCase } from './use-case';
 
 /** The list in order, with what holds of each item, and who else took it. */
 export const readList = useCase({
-  rule: 'own',
+  rule: 'see',
   about: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => {
     const season = readSeason(app, input.auditionId);
@@ -88,6 +89,8 @@ export const addItem = useCase({
 function putItem(app: App, to: string, typed: ItemInput): string {
   const { callId } = found(findAudition(app.db, to));
   const item = withSectionIds(app, typed);
+  boundCount('items', items.listItemIds(app.db, callId).length + 1);
+  boundItem(app, to, item);
   const listItemId = app.newId();
   items.addPrinted(app.db, callId, listItemId, printedOf(item, item.sections, dayFor(app, to)));
   const id = app.newId();
@@ -157,6 +160,7 @@ export const saveItem = useCase({
     if (before.version !== input.version) throw new CodedError('changed-elsewhere');
     const { callId, candidateId } = found(findAudition(app.db, before.auditionId));
     const item = withSectionIds(app, input.item);
+    boundItem(app, before.auditionId, item);
     const taken = items.takenItems(app.db, before.listItemId);
     const isOwn = item.hasOwnSections === true && taken.length > 1;
     const sections = isOwn ? items.printedSections(app.db, before.listItemId) : item.sections;
@@ -168,7 +172,8 @@ export const saveItem = useCase({
       items.setOwnSections(app.db, other.id, followed ?? item.sections);
     }
     layForTakers(app, callId, `${item.name} changed`);
-    return keepUndo(app, candidateId, 'item', { itemId: before.id, item: before });
+    const { version: _, ...was } = before;
+    return keepUndo(app, candidateId, 'item', { itemId: before.id }, was);
   }
 });
 
@@ -208,6 +213,16 @@ function printedOf(
   };
 }
 
+function boundItem(app: App, auditionId: string, { sections }: ItemInput): void {
+  const { candidateId } = found(findAudition(app.db, auditionId));
+  const { zone } = found(findCandidate(app.db, candidateId));
+  boundDates(
+    app,
+    zone,
+    sections.map((s) => s.dueOn)
+  );
+}
+
 function dayFor(app: App, auditionId: string): string {
   const { candidateId } = found(findAudition(app.db, auditionId));
   return todayIn(app, found(findCandidate(app.db, candidateId)).zone);
@@ -241,16 +256,19 @@ export const removeItem = useCase({
   }
 });
 
-/** Puts the list in the order of `ids`, for this candidate; ids that are not of this list are passed over. */
+/** Puts the list in the order of `ids`, for this candidate; ids that are not of this list are passed over. Returns the secret by which it can be taken back. */
 export const orderItems = useCase({
   rule: 'teacher',
   run: (app: App, input: { auditionId: string; ids: readonly string[] }) => {
-    const known = new Set(items.itemsOf(app.db, input.auditionId).map((item) => item.id));
+    const { candidateId } = found(findAudition(app.db, input.auditionId));
+    const before = items.itemsOf(app.db, input.auditionId).map((item) => item.id);
+    const known = new Set(before);
     items.orderItems(
       app.db,
       input.auditionId,
       [...new Set(input.ids)].filter((id) => known.has(id))
     );
     layAgain(app, input.auditionId, 'order changed');
+    return keepUndo(app, candidateId, 'order', { auditionId: input.auditionId }, before);
   }
 });

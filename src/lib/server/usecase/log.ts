@@ -1,15 +1,17 @@
 /** The log: touches in, touches out, and the plan laid again after each. */
 import type { Touch } from '../../core/practice';
 import type { App, Who } from '../app';
+import { findCandidate } from '../store/candidate';
 import { findItem } from '../store/item';
 import * as touches from '../store/touch';
 import { candidateOfAudition, candidateOfItem, candidateOfTouch } from './about';
+import { boundCount, boundDates } from './bounds';
 import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
 import { found, useCase } from './use-case';
 
 /** The log newest first, with the list for choosing from and today's road map. */
 export const readLog = useCase({
-  rule: 'own',
+  rule: 'see',
   about: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => {
     const season = readSeason(app, input.auditionId);
@@ -34,6 +36,9 @@ export const logTouch = useCase({
   about: candidateOfItem,
   run: (app: App, input: Omit<Touch, 'id'>, who: Who) => {
     const item = found(findItem(app.db, input.itemId));
+    const { zone } = found(findCandidate(app.db, found(candidateOfItem(app, input))));
+    boundDates(app, zone, [input.date]);
+    boundCount('touches', touches.countTouches(app.db, item.id) + 1);
     const id = app.newId();
     const evidence =
       input.evidence === 'recording' ? 'recording' : who.kind === 'teacher' ? 'teacher' : 'self';

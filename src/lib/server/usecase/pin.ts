@@ -7,6 +7,7 @@ import { findItem, ownerOfItem } from '../store/item';
 import * as pins from '../store/pin';
 import { CodedError } from '../errors';
 import { candidateOfAudition } from './about';
+import { boundCount, boundDates } from './bounds';
 import { layAgain } from './current-plan';
 import { found, useCase } from './use-case';
 
@@ -51,6 +52,9 @@ function checkDate(app: App, { itemId, date }: { itemId: string; date: string })
   const item = found(findItem(app.db, itemId));
   const candidate = found(findCandidate(app.db, found(candidateOfAudition(app, item))));
   if (date < todayIn(app, candidate.zone)) throw new CodedError('pin-in-the-past');
+  boundDates(app, candidate.zone, [date]);
+  const { length } = pins.pinsOf(app.db, item.auditionId).filter((pin) => pin.itemId === itemId);
+  boundCount('pins', length + 1);
   return item.name;
 }
 

@@ -2,20 +2,12 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { type App, type Who, makeApp } from '../app';
 import { openDb } from '../db/open';
 import { findAudition } from '../store/audition';
-import {
-  addAudition,
-  checkCall,
-  prepareAudition,
-  previewCall,
-  readCall,
-  saveCall,
-  saveSlot,
-  takeCall
-} from './call';
+import { addAudition, checkCall, prepareAudition, previewCall, readCall, saveCall, takeCall } from './call';
 import { readCountback, readReadiness, tickCheck } from './countback';
 import { addItem, previewItem, readItem, readList, removeItem, saveItem } from './list';
 import { logTouch } from './log';
 import { addCandidate, saveTime } from './studio';
+import { takeBack } from './undo';
 import { STUDY } from '../../../../tests/fixtures/study';
 
 const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
@@ -163,6 +155,13 @@ describe('a list that two candidates take', () => {
 });
 
 describe('the dates of a call', () => {
+  /** Saves Bo's own part of the call, and the call as it is. */
+  const saveOwn = (slots: { roundId: string; date: string; time?: string | undefined }[]) => {
+    const { auditionId } = bo;
+    const { call: now, ownVersion: version } = readCall(app, TEACHER, { auditionId }).audition;
+    saveCall(app, TEACHER, { ...now, auditionId, own: { dates: [], version, slots } });
+  };
+
   const call = () => readCall(app, TEACHER, { auditionId: ada.auditionId }).audition.call;
   const moved = (date: string) => ({
     name: 'Wind band',
@@ -187,17 +186,16 @@ describe('the dates of a call', () => {
   });
 
   it('give way to a candidate’s own slot, which outlives a change of the call', () => {
-    saveSlot(app, TEACHER, { auditionId: bo.auditionId, roundId: 'r1', date: '2027-01-11', time: '09:30' });
+    saveOwn([{ roundId: 'r1', date: '2027-01-11', time: '09:30' }]);
     expect([planOf(ada).daysToGo, planOf(bo).daysToGo]).toEqual([46, 48]);
     saveCall(app, TEACHER, { auditionId: ada.auditionId, version: call().version, ...moved('2027-01-16') });
     expect([planOf(ada).daysToGo, planOf(bo).daysToGo]).toEqual([53, 48]);
-    saveSlot(app, TEACHER, { auditionId: bo.auditionId, roundId: 'r1', date: null });
+    saveOwn([]);
     expect(planOf(bo).daysToGo).toBe(53);
   });
 
   it('refuse a slot in the past, years ahead, or at an hour the clock skips', () => {
-    const slot = (date: string, time?: string) => () =>
-      saveSlot(app, TEACHER, { auditionId: bo.auditionId, roundId: 'r1', date, time });
+    const slot = (date: string, time?: string) => () => saveOwn([{ roundId: 'r1', date, time }]);
     expect(slot('2026-11-23')).toThrow('2026-11-23 is before today.');
     expect(slot('2062-01-09')).toThrow('more than two years ahead');
     expect(slot('2027-03-28', '02:30')).toThrow('02:30 does not exist on 2027-03-28');
@@ -217,14 +215,13 @@ describe('the dates of a call', () => {
     const { readStudio } = await import('./studio');
     const due = () => readStudio(app, TEACHER, {}).rechecks;
     expect(due()).toMatchObject([{ name: 'Wind band', daysSince: null }]);
-    expect(checkCall(app, TEACHER, { auditionId: bo.auditionId })).toBeNull();
+    checkCall(app, TEACHER, { auditionId: bo.auditionId });
     expect(due()).toEqual([]);
     now += 6 * DAY_MS;
     expect(due()).toEqual([]);
     now += DAY_MS;
     expect(due()).toMatchObject([{ daysSince: 7 }]);
-    checkCall(app, TEACHER, { auditionId: ada.auditionId });
-    checkCall(app, TEACHER, { auditionId: ada.auditionId, checkedOn: '2026-11-24' });
+    takeBack(app, TEACHER, { undoToken: checkCall(app, TEACHER, { auditionId: ada.auditionId }) });
     expect(due()).toMatchObject([{ daysSince: 7 }]);
     now = Date.parse('2027-01-09T10:00:00Z');
     expect(due()).toEqual([]); // the last round is today: nothing is published any more

@@ -1,14 +1,19 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { type App, type Who, NOBODY, makeApp } from '../app';
 import { openDb } from '../db/open';
+import { passwordFault } from '../password';
 import {
   acceptJoinLink,
+  changePassword,
   createTeacher,
+  endSession,
   enterDemo,
   isNewStudio,
   makeJoinLink,
+  readDraftKey,
   readJoinLink,
   readSession,
+  readSessions,
   signIn,
   signOut
 } from './sign-in';
@@ -25,9 +30,17 @@ beforeEach(() => {
 
 const who = (token: string) => readSession(app, NOBODY, { token });
 const open = () =>
-  createTeacher(app, NOBODY, { name: 'Marthe', login: 'marthe', password: 'three quiet herons' });
-const attempt = (password: string, login = 'marthe') =>
-  signIn(app, NOBODY, { login, password, address: '10.0.0.1' });
+  createTeacher(app, NOBODY, {
+    name: 'Marthe',
+    login: 'marthe',
+    password: 'three quiet herons',
+    device: 'a browser'
+  });
+const attempt = async (
+  password: string,
+  login = 'marthe',
+  { address = '10.0.0.1', knownDevice }: { address?: string; knownDevice?: string } = {}
+) => (await signIn(app, NOBODY, { login, password, address, device: 'a browser', knownDevice })).session;
 
 async function join(): Promise<{ teacher: Who; candidateId: string; token: string }> {
   const teacher = who(await open());
@@ -80,14 +93,114 @@ describe('signing in', () => {
     expect(who(await attempt('three quiet herons')).kind).toBe('teacher');
   });
 
-  it('ends by signing out and after thirty days', async () => {
+  it('from elsewhere guessed at, does not lock the device out that has signed in before', async () => {
+    await open();
+    const first = { login: 'marthe', password: 'three quiet herons', address: '10.0.0.1', device: '' };
+    const { knownDevice } = await signIn(app, NOBODY, { ...first, knownDevice: undefined });
+    for (let i = 0; i < 40; i += 1)
+      await expect(attempt('guess', 'marthe', { address: `10.1.0.${i}` })).rejects.toThrow();
+    // a stranger waits, wherever the stranger is
+    await expect(attempt('three quiet herons', 'marthe', { address: '10.2.0.1' })).rejects.toMatchObject({
+      code: 'too-many-attempts'
+    });
+    expect(who(await attempt('three quiet herons', 'marthe', { knownDevice })).kind).toBe('teacher');
+    // and guessing on it ends as everywhere
+    for (let i = 0; i < 8; i += 1)
+      await expect(attempt('guess', 'marthe', { knownDevice })).rejects.toMatchObject({
+        code: 'wrong-sign-in'
+      });
+    await expect(attempt('guess', 'marthe', { knownDevice })).rejects.toMatchObject({
+      code: 'too-many-attempts'
+    });
+  });
+
+  it('ends by signing out, after seven days without use, and after thirty days with it', async () => {
     const token = await open();
-    const other = await attempt('three quiet herons');
+    const [other, idle] = [await attempt('three quiet herons'), await attempt('three quiet herons')];
     signOut(app, NOBODY, { token });
     expect(who(token)).toEqual(NOBODY);
-    expect(who(other).kind).toBe('teacher');
-    now += 30 * DAY_MS + 1;
+    for (let day = 0; day < 30; day += 6) {
+      expect(who(other).kind).toBe('teacher');
+      now += 6 * DAY_MS;
+    }
     expect(who(other)).toEqual(NOBODY);
+    now -= 23 * DAY_MS + 1;
+    expect(who(idle).kind).toBe('teacher');
+    now += 7 * DAY_MS;
+    expect(who(idle)).toEqual(NOBODY);
+  });
+});
+
+describe('one’s own account', () => {
+  const change = (teacher: Who, token: string, password: string, present = 'three quiet herons') =>
+    changePassword(app, teacher, { token, present, password });
+
+  it('has its password changed by who knows the present one, and every other session ends', async () => {
+    const token = await open();
+    const other = await attempt('three quiet herons');
+    await expect(change(who(token), token, 'five tall cranes', 'guess')).rejects.toThrow('present password');
+    await change(who(token), token, 'five tall cranes');
+    expect([who(token).kind, who(other).kind]).toEqual(['teacher', 'nobody']);
+    await expect(attempt('three quiet herons')).rejects.toMatchObject({ code: 'wrong-sign-in' });
+    expect(who(await attempt('five tall cranes')).kind).toBe('teacher');
+  });
+
+  it('lists where one is signed in, and ends a session elsewhere; never somebody else’s', async () => {
+    const { teacher, token } = await join();
+    const [here] = [await attempt('three quiet herons')];
+    const ada = await acceptJoinLink(app, NOBODY, {
+      token,
+      login: 'ada',
+      password: 'seven green boats',
+      device: ''
+    });
+    const { sessions, login } = readSessions(app, teacher, { token: here });
+    expect([login, sessions.length, sessions.filter((s) => s.isHere).length]).toEqual(['marthe', 2, 1]);
+    endSession(app, teacher, { handle: sessions.find((s) => !s.isHere)!.handle });
+    expect(readSessions(app, teacher, { token: here }).sessions).toHaveLength(1);
+    const [hers] = readSessions(app, who(ada), { token: ada }).sessions;
+    expect(() => endSession(app, teacher, { handle: hers!.handle })).toThrow('nothing here');
+    expect(who(ada).kind).toBe('candidate');
+  });
+
+  it('keeps drafts under a key of its own, the same every time', async () => {
+    const { teacher, token } = await join();
+    const ada = who(
+      await acceptJoinLink(app, NOBODY, { token, login: 'ada', password: 'seven green boats', device: '' })
+    );
+    const key = (person: Who) => readDraftKey(app, person, {});
+    expect(key(teacher)).toBe(key(teacher));
+    expect(key(teacher)).not.toBe(key(ada));
+    expect(() => key(NOBODY)).toThrow('Sign in first');
+  });
+});
+
+describe('a password', () => {
+  it.each([
+    ['password1234', 'tried first'],
+    ['qwertyqwerty', 'tried first'],
+    ['123456123456', 'tried first'],
+    ['aaaaaaaaaaaaaaaa', 'same few signs'],
+    ['abababababab', 'same few signs'],
+    ['ostrel-quill-1', 'own name']
+  ])('that would be guessed is refused: %s', (password, says) =>
+    expect(passwordFault(password, ['Ostrel Quill', 'ostrel'])).toContain(says)
+  );
+
+  it('of a few words is taken', () => {
+    for (const password of ['three quiet herons', 'marthe likes blue boats', 'Vr5!kk-20x9qz'])
+      expect(passwordFault(password, ['Marthe Quill', 'marthe'])).toBeNull();
+  });
+
+  it('is hashed one after another, and where many wait the next is told to come again', async () => {
+    const crowd = await Promise.allSettled(
+      Array.from({ length: 40 }, (_, i) => attempt('guess', `somebody${i}`, { address: `10.3.0.${i}` }))
+    );
+    const codes = crowd.map((one) =>
+      one.status === 'rejected' ? (one.reason as { code: string }).code : ''
+    );
+    expect(codes.filter((code) => code === 'too-busy')).toHaveLength(16); // 40 less the 24 that may wait
+    expect(codes.filter((code) => code === 'wrong-sign-in')).toHaveLength(24);
   });
 });
 
@@ -95,20 +208,35 @@ describe('a candidate’s link', () => {
   it('sets a password once and signs in as that candidate', async () => {
     const { candidateId, token } = await join();
     expect(readJoinLink(app, NOBODY, { token })).toEqual({ name: 'Ada', login: '' });
-    const session = await acceptJoinLink(app, NOBODY, { token, login: 'ada', password: 'seven green boats' });
+    const session = await acceptJoinLink(app, NOBODY, {
+      token,
+      login: 'ada',
+      password: 'seven green boats',
+      device: ''
+    });
     expect(who(session)).toMatchObject({ kind: 'candidate', candidateId });
     await expect(
-      acceptJoinLink(app, NOBODY, { token, login: 'ada', password: 'seven green boats' })
+      acceptJoinLink(app, NOBODY, { token, login: 'ada', password: 'seven green boats', device: '' })
     ).rejects.toMatchObject({ code: 'link-spent' });
   });
 
   it('made anew sets a new password, ends older sessions and spends the earlier link', async () => {
     const { teacher, candidateId, token } = await join();
-    const session = await acceptJoinLink(app, NOBODY, { token, login: 'ada', password: 'seven green boats' });
+    const session = await acceptJoinLink(app, NOBODY, {
+      token,
+      login: 'ada',
+      password: 'seven green boats',
+      device: ''
+    });
     const early = makeJoinLink(app, teacher, { candidateId });
     const late = makeJoinLink(app, teacher, { candidateId });
     expect(() => readJoinLink(app, NOBODY, { token: early })).toThrow('new one');
-    await acceptJoinLink(app, NOBODY, { token: late, login: 'ada', password: 'eight red boats ashore' });
+    await acceptJoinLink(app, NOBODY, {
+      token: late,
+      login: 'ada',
+      password: 'eight red boats ashore',
+      device: ''
+    });
     expect(who(session)).toEqual(NOBODY);
     await expect(attempt('seven green boats', 'ada')).rejects.toMatchObject({ code: 'wrong-sign-in' });
   });
@@ -116,7 +244,7 @@ describe('a candidate’s link', () => {
   it('is too old after two weeks, and a taken sign-in name is said', async () => {
     const { token } = await join();
     await expect(
-      acceptJoinLink(app, NOBODY, { token, login: 'MARTHE', password: 'seven green boats' })
+      acceptJoinLink(app, NOBODY, { token, login: 'MARTHE', password: 'seven green boats', device: '' })
     ).rejects.toMatchObject({ code: 'login-taken' });
     now += 14 * DAY_MS + 1;
     expect(() => readJoinLink(app, NOBODY, { token })).toThrow('too old');
@@ -126,7 +254,7 @@ describe('a candidate’s link', () => {
 describe('the demo’s one click', () => {
   it('does not exist in a real studio', async () => {
     await open();
-    expect(() => enterDemo(app, NOBODY, {})).toThrow('demo only');
-    expect(who(enterDemo({ ...app, isDemo: true }, NOBODY, {})).kind).toBe('teacher');
+    expect(() => enterDemo(app, NOBODY, { device: '' })).toThrow('demo only');
+    expect(who(enterDemo({ ...app, isDemo: true }, NOBODY, { device: '' })).kind).toBe('teacher');
   });
 });

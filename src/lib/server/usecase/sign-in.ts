@@ -1,10 +1,12 @@
 /**
- * Accounts and who is signed in: the first teacher, signing in and out, one-time links for candidates, and the
- * demo's one click. Passwords are Argon2id hashes; session and link tokens are stored as SHA-256 only.
+ * Accounts and who is signed in: the first teacher, signing in and out, sessions and where they are, changing a password, one-time links
+ * for candidates, and the demo's one click. Session, device and link tokens are stored as SHA-256 only.
  */
-import { hash, verify } from '@node-rs/argon2';
+import { createHmac } from 'node:crypto';
 import { type App, type Who, NOBODY } from '../app';
 import { CodedError } from '../errors';
+import { serverLog } from '../log';
+import { hashPassword, isPassword, passwordFault } from '../password';
 import * as accounts from '../store/account';
 import { findCandidate, findCandidateOfAccount, setCandidateAccount } from '../store/candidate';
 import { hashToken, newToken } from '../token';
@@ -12,19 +14,30 @@ import { found, useCase, waitingUseCase } from './use-case';
 
 const DAY_MS = 86_400_000;
 export const SESSION_MS = 30 * DAY_MS;
+/** Not used for so long, a session has ended (judgement). */
+const IDLE_MS = 7 * DAY_MS;
+/** When a session was used is written down this often: not with every page. */
+const NOTED_MS = 3_600_000;
 const LINK_MS = 14 * DAY_MS;
 const ATTEMPT_WINDOW_MS = 15 * 60_000;
 /** A forgotten password takes a few tries; a guessed one takes thousands (judgement). */
 const MOST_ATTEMPTS = 8;
-const ARGON = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
+/** From all addresses together, before only devices are let try that have signed in before (judgement). */
+const MOST_FROM_ANYWHERE = 5 * MOST_ATTEMPTS;
 
-/** A hash that no password fits: an unknown name takes as long as a wrong password. */
-const NO_HASH = hash(newToken(), ARGON);
-
-function openSession(app: App, accountId: string): string {
+function openSession(app: App, accountId: string, device: string): string {
   const token = newToken();
-  accounts.addSession(app.db, hashToken(token), accountId, app.now() + SESSION_MS, app.now());
+  const [nowMs, tokenHash] = [app.now(), hashToken(token)];
+  accounts.sweepSessions(app.db, nowMs, nowMs - IDLE_MS);
+  const times = { createdAtMs: nowMs, usedAtMs: nowMs, expiresAtMs: nowMs + SESSION_MS };
+  accounts.addSession(app.db, { tokenHash, accountId, device: device.slice(0, 80), ...times });
+  serverLog.info({ accountId }, 'signed in');
   return token;
+}
+
+function refuseWeak(password: string, own: readonly string[]): void {
+  const fault = passwordFault(password, own);
+  if (fault) throw new CodedError('password-weak', fault);
 }
 
 /** Whether the studio still waits for its teacher. */
@@ -33,65 +46,177 @@ export const isNewStudio = useCase({
   run: (app: App) => accounts.findTeacher(app.db) === undefined
 });
 
+type NewAccount = { login: string; password: string; device: string };
+
 /** Makes the studio's teacher and signs in. Only while there is none. Returns the session's token. */
 export const createTeacher = waitingUseCase({
   rule: 'anyone',
-  run: async (app: App, input: { name: string; login: string; password: string }) => {
+  run: async (app: App, { name, login, password, device }: NewAccount & { name: string }) => {
     if (accounts.findTeacher(app.db)) throw new CodedError('studio-has-teacher');
-    const passwordHash = await hash(input.password, ARGON);
+    refuseWeak(password, [name, login]);
+    const passwordHash = await hashPassword(password);
     return app.db.transaction(() => {
       if (accounts.findTeacher(app.db)) throw new CodedError('studio-has-teacher');
       const id = app.newId();
-      accounts.addAccount(
-        app.db,
-        { id, role: 'teacher', name: input.name, login: input.login, password_hash: passwordHash },
-        app.now()
-      );
-      return openSession(app, id);
+      const row = { id, role: 'teacher' as const, name, login, password_hash: passwordHash };
+      accounts.addAccount(app.db, row, app.now());
+      return openSession(app, id, device);
     })();
   }
 });
 
-/** Signs in and returns the session's token. `address` is where the attempt comes from. */
+type Attempt = {
+  login: string;
+  password: string;
+  /** Where it comes from. */
+  address: string;
+  device: string;
+  /** The secret of a device that has signed in before, where it has one. */
+  knownDevice: string | undefined;
+};
+
+/** Signs in. Returns the session's token, and the secret by which this device is known again. */
 export const signIn = waitingUseCase({
   rule: 'anyone',
-  run: async (app: App, input: { login: string; password: string; address: string }) => {
-    const keys = [`login ${input.login.toLowerCase()}`, `address ${input.address}`];
+  run: async (app: App, { login, password, address, device, knownDevice }: Attempt) => {
+    const account = accounts.findLogin(app.db, login);
+    const isKnown =
+      account !== undefined &&
+      knownDevice !== undefined &&
+      accounts.isKnownDevice(app.db, hashToken(knownDevice), account.id);
+    const keys = attemptKeys(login, address, isKnown ? hashToken(knownDevice!) : null);
     const since = app.now() - ATTEMPT_WINDOW_MS;
-    if (
-      accounts.countAttempts(app.db, keys[0]!, since) >= MOST_ATTEMPTS ||
-      accounts.countAttempts(app.db, keys[1]!, since) >= 4 * MOST_ATTEMPTS
-    ) {
+    if (keys.some(({ key, most }) => accounts.countAttempts(app.db, key, since) >= most)) {
+      serverLog.warn({ accountId: account?.id ?? null }, 'too many attempts to sign in');
       throw new CodedError('too-many-attempts');
     }
     const at = app.now();
-    for (const key of keys) accounts.addAttempt(app.db, key, at);
-    const account = accounts.findLogin(app.db, input.login);
-    const isRight = await verify(account?.password_hash ?? (await NO_HASH), input.password);
-    if (!account || !isRight) throw new CodedError('wrong-sign-in');
-    accounts.dropAttempts(app.db, keys[0]!, since);
-    accounts.takeBackAttempt(app.db, keys[1]!, at);
-    return openSession(app, account.id);
+    for (const { key } of keys) accounts.addAttempt(app.db, key, at);
+    const isRight = await isPassword(account?.password_hash, password);
+    if (!account || !isRight) {
+      serverLog.warn({ accountId: account?.id ?? null }, 'wrong sign-in');
+      throw new CodedError('wrong-sign-in');
+    }
+    accounts.dropAttempts(app.db, keys[0]!.key, since);
+    for (const { key } of keys.slice(1)) accounts.takeBackAttempt(app.db, key, at);
+    const known = isKnown ? knownDevice! : newToken();
+    accounts.putKnownDevice(app.db, hashToken(known), account.id, at);
+    return { session: openSession(app, account.id, device), knownDevice: known };
   }
 });
+
+/**
+ * What is counted: tries of this name from this address, all from this address, and of this name from anywhere. A device that has signed
+ * in before is counted by itself, so that whoever guesses elsewhere does not lock it out.
+ */
+function attemptKeys(login: string, address: string, knownHash: string | null) {
+  const name = login.toLowerCase();
+  if (knownHash) return [{ key: `device ${knownHash}`, most: MOST_ATTEMPTS }];
+  return [
+    { key: `login ${name} from ${address}`, most: MOST_ATTEMPTS },
+    { key: `address ${address}`, most: 4 * MOST_ATTEMPTS },
+    { key: `login ${name}`, most: MOST_FROM_ANYWHERE }
+  ];
+}
 
 export const signOut = useCase({
   rule: 'anyone',
   run: (app: App, input: { token: string }) => void accounts.dropSession(app.db, hashToken(input.token))
 });
 
-/** Who a session's token belongs to; nobody where it is unknown or too old. */
+/** Who a session's token belongs to; nobody where it is unknown, too old or long unused. */
 export const readSession = useCase({
   rule: 'anyone',
   run: (app: App, input: { token: string }): Who => {
-    const accountId = accounts.findSession(app.db, hashToken(input.token), app.now());
-    const account = accountId === undefined ? undefined : accounts.findAccount(app.db, accountId);
+    const session = accounts.findSession(app.db, hashToken(input.token));
+    const nowMs = app.now();
+    if (!session || session.expiresAtMs <= nowMs || session.usedAtMs + IDLE_MS <= nowMs) return NOBODY;
+    if (session.usedAtMs + NOTED_MS <= nowMs) accounts.useSession(app.db, session.tokenHash, nowMs);
+    const account = accounts.findAccount(app.db, session.accountId);
     if (!account) return NOBODY;
     if (account.role === 'teacher') return { kind: 'teacher', accountId: account.id, name: account.name };
     const candidate = findCandidateOfAccount(app.db, account.id);
-    return candidate
-      ? { kind: 'candidate', accountId: account.id, candidateId: candidate.id, name: candidate.name }
-      : NOBODY;
+    if (!candidate) return NOBODY;
+    const { id: candidateId, name, archivedAtMs } = candidate;
+    const isPutAway = archivedAtMs !== null;
+    return { kind: 'candidate', accountId: account.id, candidateId, name, isPutAway };
+  }
+});
+
+/** Whose account it is; CodedError "not-signed-in" for nobody. */
+function accountOf(who: Who): string {
+  if (who.kind === 'nobody') throw new CodedError('not-signed-in');
+  return who.accountId;
+}
+
+/** A session's public name: enough to end it, and no way into it. */
+const handleOf = (tokenHash: string) => tokenHash.slice(0, 12);
+
+/** Where one is signed in, latest used first. `token` is this session's. */
+export const readSessions = useCase({
+  rule: 'self',
+  run: (app: App, input: { token: string }, who: Who) => {
+    const accountId = accountOf(who);
+    const here = hashToken(input.token);
+    return {
+      login: found(accounts.findAccount(app.db, accountId)).login,
+      sessions: accounts
+        .sessionsOf(app.db, accountId)
+        .map(({ tokenHash, createdAtMs, usedAtMs, device }) => ({
+          handle: handleOf(tokenHash),
+          isHere: tokenHash === here,
+          createdAtMs,
+          usedAtMs,
+          device
+        }))
+    };
+  }
+});
+
+export const endSession = useCase({
+  rule: 'self',
+  run: (app: App, input: { handle: string }, who: Who) => {
+    const session = accounts
+      .sessionsOf(app.db, accountOf(who))
+      .find(({ tokenHash }) => handleOf(tokenHash) === input.handle);
+    accounts.dropSession(app.db, found(session).tokenHash);
+  }
+});
+
+/** Changes one's own password; every other session of the account ends, and so does what is known of other devices. */
+export const changePassword = waitingUseCase({
+  rule: 'self',
+  run: async (app: App, input: { token: string; present: string; password: string }, who: Who) => {
+    const account = found(accounts.findAccount(app.db, accountOf(who)));
+    const key = `password ${account.id}`;
+    const since = app.now() - ATTEMPT_WINDOW_MS;
+    if (accounts.countAttempts(app.db, key, since) >= MOST_ATTEMPTS)
+      throw new CodedError('too-many-attempts');
+    accounts.addAttempt(app.db, key, app.now());
+    if (!(await isPassword(account.password_hash, input.present)))
+      throw new CodedError('wrong-sign-in', 'That is not your present password.');
+    refuseWeak(input.password, [account.name, account.login]);
+    const passwordHash = await hashPassword(input.password);
+    app.db.transaction(() => {
+      accounts.setPasswordHash(app.db, account.id, passwordHash);
+      accounts.dropOtherSessions(app.db, account.id, hashToken(input.token));
+      accounts.dropKnownDevices(app.db, account.id);
+      accounts.dropAttempts(app.db, key, since);
+    })();
+    serverLog.info({ accountId: account.id }, 'password changed');
+  }
+});
+
+const DRAFT_KEY = 'drafts';
+
+/** The key under which what somebody has typed is kept on a device until it is saved: their own, and the same on every device. */
+export const readDraftKey = useCase({
+  rule: 'self',
+  run: (app: App, _input: Record<string, never>, who: Who) => {
+    const made = accounts.findStudioKey(app.db, DRAFT_KEY);
+    const secret = made ?? newToken();
+    if (!made) accounts.putStudioKey(app.db, DRAFT_KEY, secret);
+    return createHmac('sha256', secret).update(accountOf(who)).digest('base64url');
   }
 });
 
@@ -123,8 +248,12 @@ export const readJoinLink = useCase({
 /** Sets the candidate's sign-in, spends the link, ends older sessions, and signs in. */
 export const acceptJoinLink = waitingUseCase({
   rule: 'anyone',
-  run: async (app: App, input: { token: string; login: string; password: string }) => {
-    const passwordHash = await hash(input.password, ARGON);
+  run: async (app: App, input: NewAccount & { token: string }) => {
+    // nothing is hashed for a link that is none
+    const waiting = findCandidate(app.db, accounts.findLink(app.db, hashToken(input.token), app.now()) ?? '');
+    if (!waiting) throw new CodedError('link-spent');
+    refuseWeak(input.password, [waiting.name, input.login]);
+    const passwordHash = await hashPassword(input.password);
     return app.db.transaction(() => {
       const candidate = findCandidate(
         app.db,
@@ -137,6 +266,7 @@ export const acceptJoinLink = waitingUseCase({
       if (candidate.accountId) {
         accounts.setSignIn(app.db, id, input.login, passwordHash);
         accounts.dropSessionsOf(app.db, id);
+        accounts.dropKnownDevices(app.db, id);
       } else {
         accounts.addAccount(
           app.db,
@@ -146,7 +276,7 @@ export const acceptJoinLink = waitingUseCase({
         setCandidateAccount(app.db, candidate.id, id);
       }
       accounts.dropLinksOf(app.db, candidate.id);
-      return openSession(app, id);
+      return openSession(app, id, input.device);
     })();
   }
 });
@@ -154,11 +284,11 @@ export const acceptJoinLink = waitingUseCase({
 /** The demo's one click, as the teacher or as a candidate. */
 export const enterDemo = useCase({
   rule: 'anyone',
-  run: (app: App, input: { candidateId?: string | undefined }) => {
+  run: (app: App, input: { candidateId?: string | undefined; device: string }) => {
     if (!app.isDemo) throw new CodedError('demo-only');
     const accountId = input.candidateId
       ? findCandidate(app.db, input.candidateId)?.accountId
       : accounts.findTeacher(app.db)?.id;
-    return openSession(app, found(accountId));
+    return openSession(app, found(accountId), input.device);
   }
 });

@@ -3,16 +3,20 @@ import type { App, Who } from '../app';
 import { todayIn } from '../app';
 import type { Recheck, StudioAudition, StudioRow } from '../../schema/view';
 import { CodedError } from '../errors';
-import { eraseAccount, findTeacher } from '../store/account';
+import { emptyLog } from '../db/open';
+import { serverLog } from '../log';
+import { dropAttemptsOf, eraseAccount, findAccount, findTeacher } from '../store/account';
 import { type Audition, auditionsOf } from '../store/audition';
 import * as candidates from '../store/candidate';
 import { lastLogDate, loggedMinutesSince } from '../store/touch';
+import { clearDays, joinDays } from '../../core/plan';
 import { dayOf, formatDate, sayDate, weekdayOf } from '../../core/units';
 import { itemCount } from '../store/item';
 import { summaryOf } from '../store/plan-version';
 import { isRecheckDue } from './call';
-import { NEW_DAY, layAgain } from './current-plan';
-import { keepUndo } from './keep-undo';
+import { layAgain } from './current-plan';
+import { boundCount, boundDates, boundTime } from './bounds';
+import { READERS, keepUndo } from './keep-undo';
 import { found, useCase } from './use-case';
 
 /** A new candidate's week before anybody has said otherwise: nothing, so that nothing is promised. */
@@ -40,6 +44,7 @@ export const addCandidate = useCase({
       isMinor?: boolean;
     }
   ) => {
+    boundCount('candidates', candidates.listCandidates(app.db).length + 1);
     const id = app.newId();
     candidates.addCandidate(app.db, { id, name, instruments, zone, isMinor, time: EMPTY_TIME }, app.now());
     return id;
@@ -111,7 +116,8 @@ function shownAuditions(all: readonly Audition[], today: string): readonly Audit
 /** From what the latest laying says of itself: a front page unpacks no plan. */
 function studioAudition(app: App, audition: Audition, today: string): StudioAudition {
   const ahead = audition.rounds.find((r) => r.date >= today);
-  const summary = ahead ? (summaryOf(app.db, audition.id) ?? laidSummary(app, audition.id)) : null;
+  const summary = ahead ? summaryOf(app.db, audition.id) : null;
+  const items = itemCount(app.db, audition.id);
   return {
     id: audition.id,
     name: audition.name,
@@ -121,21 +127,17 @@ function studioAudition(app: App, audition: Audition, today: string): StudioAudi
     isWeek: ahead?.isWeek === true,
     shortMin: summary?.shortMin ?? 0,
     shortSince: summary?.shortSince ?? null,
-    items: itemCount(app.db, audition.id),
+    items,
+    isBeingLaid: ahead !== undefined && summary === null && items > 0,
     holding: summary?.holding ?? 0,
     farthest: summary?.farthest ?? null
   };
 }
 
-/** Plans laid by an earlier program say nothing of themselves yet. */
-function laidSummary(app: App, auditionId: string) {
-  return layAgain(app, auditionId, NEW_DAY) && summaryOf(app.db, auditionId);
-}
-
 const ownCandidate = (_app: App, input: { candidateId: string }) => input.candidateId;
 
 export const readCandidate = useCase({
-  rule: 'own',
+  rule: 'see',
   about: ownCandidate,
   run: (app: App, input: { candidateId: string }) => {
     const candidate = found(candidates.findCandidate(app.db, input.candidateId));
@@ -151,10 +153,7 @@ export const saveTime = useCase({
   about: ownCandidate,
   run: (app: App, input: { candidateId: string; time: candidates.CandidateTime; version: number }) => {
     const candidate = found(candidates.findCandidate(app.db, input.candidateId));
-    if (!candidates.saveTime(app.db, candidate.id, input.time, input.version))
-      throw new CodedError('changed-elsewhere');
-    for (const audition of auditionsOf(app.db, candidate.id)) layAgain(app, audition.id, 'time changed');
-    return keepUndo(app, candidate.id, 'time', { time: candidate.time });
+    return changeTime(app, candidate, input.time, input.version, 'time changed');
   }
 });
 
@@ -172,15 +171,14 @@ export const saveFacts = useCase({
   rule: 'teacher',
   run: (app: App, input: { candidateId: string; facts: candidates.CandidateFacts; version: number }) => {
     const candidate = found(candidates.findCandidate(app.db, input.candidateId));
-    const { name, instruments, zone, isMinor, guardian, consentOn } = candidate;
-    const privateNote = candidates.privateNoteOf(app.db, candidate.id);
-    const before = { name, instruments, zone, isMinor, guardian, consentOn, privateNote };
+    const before = READERS.facts(app, { candidateId: candidate.id })!;
+    boundDates(app, candidate.zone, [input.facts.consentOn]);
     if (!candidates.saveFacts(app.db, candidate.id, input.facts, input.version))
       throw new CodedError('changed-elsewhere');
     if (candidate.zone !== input.facts.zone)
       for (const audition of auditionsOf(app.db, candidate.id))
         layAgain(app, audition.id, 'home zone changed');
-    return keepUndo(app, candidate.id, 'facts', { facts: before });
+    return keepUndo(app, candidate.id, 'facts', { candidateId: candidate.id }, before);
   }
 });
 
@@ -196,51 +194,45 @@ export const archiveCandidate = useCase({
 /** Erases a candidate with everything of theirs, for good; `typed` is the name, typed to be sure. */
 export const eraseCandidate = useCase({
   rule: 'teacher',
+  // what is gone from the database is in its log no more either
+  afterwards: (app) => emptyLog(app.db),
   run: (app: App, input: { candidateId: string; typed: string }) => {
     const candidate = found(candidates.findCandidate(app.db, input.candidateId));
     if (input.typed.trim() !== candidate.name) throw new CodedError('name-not-typed');
+    const login = candidate.accountId && findAccount(app.db, candidate.accountId)?.login;
     candidates.eraseCandidate(app.db, candidate.id);
     if (candidate.accountId !== null) eraseAccount(app.db, candidate.accountId);
+    if (login) dropAttemptsOf(app.db, `login ${login.toLowerCase()}`);
+    serverLog.info({ candidateId: candidate.id }, 'erased');
   }
 });
 
-/** One entry for days away: no minutes on any of them. The plan is laid again once, for that reason. */
+/** One entry for days away: no minutes on any of them. Returns the secret by which it can be taken back. */
 export const addAway = useCase({
   rule: 'own',
   about: ownCandidate,
   run: (app: App, input: { candidateId: string; from: string; to: string; why: string }) => {
     const candidate = found(candidates.findCandidate(app.db, input.candidateId));
-    const [from, to] = [dayOf(input.from), dayOf(input.to)];
-    const away = Array.from({ length: to - from + 1 }, (_, i) => ({
-      date: formatDate(from + i),
-      minutes: 0,
-      why: input.why || 'away'
-    }));
-    const others = candidate.time.exceptions.filter((e) => e.date < input.from || e.date > input.to);
-    const exceptions = [...others, ...away].sort((a, b) => a.date.localeCompare(b.date));
-    setExceptions(app, candidate, exceptions, `away ${sayDate(from)} to ${sayDate(to)}`);
-    return candidate.time.exceptions;
+    const span = { from: dayOf(input.from), to: dayOf(input.to) };
+    const away = { date: input.from, until: input.to, minutes: 0, why: input.why || 'away' };
+    const exceptions = joinDays([...clearDays(candidate.time.exceptions, span), away]);
+    const cause = `away ${sayDate(span.from)} to ${sayDate(span.to)}`;
+    return changeTime(app, candidate, { ...candidate.time, exceptions }, candidate.timeVersion, cause);
   }
 });
 
-/** Puts the dated exceptions back as they were before. */
-export const takeBackAway = useCase({
-  rule: 'own',
-  about: ownCandidate,
-  run: (app: App, input: { candidateId: string; exceptions: candidates.CandidateTime['exceptions'] }) => {
-    const candidate = found(candidates.findCandidate(app.db, input.candidateId));
-    setExceptions(app, candidate, input.exceptions, 'away taken back');
-  }
-});
-
-function setExceptions(
+/** Saves the minutes and lays every plan they are in once. Returns the secret by which it can be taken back. */
+export function changeTime(
   app: App,
   candidate: candidates.Candidate,
-  exceptions: candidates.CandidateTime['exceptions'],
+  time: candidates.CandidateTime,
+  version: number,
   cause: string
-): void {
-  candidates.saveTime(app.db, candidate.id, { ...candidate.time, exceptions }, candidate.timeVersion);
+): string {
+  boundTime(app, candidate.zone, time);
+  if (!candidates.saveTime(app.db, candidate.id, time, version)) throw new CodedError('changed-elsewhere');
   for (const audition of auditionsOf(app.db, candidate.id)) layAgain(app, audition.id, cause);
+  return keepUndo(app, candidate.id, 'time', { candidateId: candidate.id }, candidate.time);
 }
 
 /** Who can be entered as in the demo; null in a real studio. */

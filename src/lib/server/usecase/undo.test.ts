@@ -13,7 +13,7 @@ let app: App;
 let candidateId: string;
 let auditionId: string;
 let itemId: string;
-const self = (): Who => ({ kind: 'candidate', accountId: 'a', candidateId, name: 'Ada' });
+const self = (): Who => ({ kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false });
 const time = (minutes: number) => ({
   week: [{ weekday: 1, minutes }],
   exceptions: [],

@@ -1,59 +1,82 @@
-/** Taking back what was saved in a form: what stood there before is put in its place, and the plan laid again. */
+/**
+ * Taking back what was saved: what stood there before is put in its place and the plan laid again; but only while what was left is
+ * still what is there, so that nobody's later work goes with it.
+ */
 import type { App, Who } from '../app';
 import { CodedError } from '../errors';
 import { findAudition } from '../store/audition';
-import { type CandidateFacts, type CandidateTime, findCandidate } from '../store/candidate';
+import { setCallChecked } from '../store/call';
+import { findCandidate } from '../store/candidate';
 import { findItem } from '../store/item';
-import { dropUndoSteps, findUndoStep } from '../store/undo-step';
-import { type CallInput, saveCall } from './call';
-import { type ItemInput, saveItem } from './list';
+import { answerWish, dropWish, putLessonNote } from '../store/lesson';
+import { type UndoStep, dropUndoSteps, findUndoStep } from '../store/undo-step';
+import { hashToken } from '../token';
+import { saveCall } from './call';
+import { type BeforeChanges, type UndoKind, type Undoable, READERS, digestOf } from './keep-undo';
+import { setStep, setTarget } from './lesson';
+import { orderItems, saveItem } from './list';
 import { saveFacts, saveTime } from './studio';
 import { found, useCase } from './use-case';
-import { type BeforeChanges, putBack } from './what-if';
+import { putBack } from './what-if';
 
-/** A saved form can be taken back for so long. */
+/** What was saved can be taken back for so long. */
 const KEPT_MS = 24 * 3_600_000;
 
-type Before = {
-  readonly itemId: string;
-  readonly item: ItemInput;
-  readonly auditionId: string;
-  readonly call: CallInput;
-  readonly time: CandidateTime;
-  readonly facts: CandidateFacts;
+/** How each kind is put back. */
+const WRITERS: {
+  readonly [K in UndoKind]: (
+    app: App,
+    who: Who,
+    about: Undoable[K]['about'],
+    before: K extends 'changes' ? BeforeChanges : Undoable[K]['state']
+  ) => void;
+} = {
+  item: (app, who, { itemId }, item) =>
+    saveItem(app, who, { itemId, item, version: found(findItem(app.db, itemId)).version }),
+  call: (app, who, { auditionId }, { ownDates, slots, ...call }) => {
+    const audition = found(findAudition(app.db, auditionId));
+    const own = { dates: ownDates, version: audition.ownVersion, slots };
+    saveCall(app, who, { auditionId, ...call, version: audition.call.version, own });
+  },
+  time: (app, who, { candidateId }, time) => {
+    const { timeVersion: version } = found(findCandidate(app.db, candidateId));
+    saveTime(app, who, { candidateId, time, version });
+  },
+  facts: (app, who, { candidateId }, facts) => {
+    const { factsVersion: version } = found(findCandidate(app.db, candidateId));
+    saveFacts(app, who, { candidateId, facts, version });
+  },
+  changes: (app, _who, { candidateId }, before) => putBack(app, candidateId, before),
+  target: (app, who, about, bpm) => setTarget(app, who, { ...about, bpm }),
+  step: (app, who, { itemId }, step) => setStep(app, who, { itemId, step: step ?? undefined }),
+  order: (app, who, { auditionId }, ids) => orderItems(app, who, { auditionId, ids }),
+  note: (app, _who, { candidateId, date }, note) => putLessonNote(app.db, candidateId, { date, note }),
+  wish: (app, _who, { wishId }, wish) =>
+    wish ? answerWish(app.db, wishId, wish.answer) : dropWish(app.db, wishId),
+  checked: (app, _who, { auditionId }, checkedOn) =>
+    setCallChecked(app.db, found(findAudition(app.db, auditionId)).callId, checkedOn)
 };
 
-/** A candidate takes back their own time only. */
+/** A candidate takes back their own minutes, and a wish of theirs that nobody has answered. */
+function isTheirs({ kind, before }: UndoStep): boolean {
+  return kind === 'time' || (kind === 'wish' && before === null);
+}
+
 export const takeBack = useCase({
   rule: 'own',
-  about: (app: App, input: { undoToken: string }) => findUndoStep(app.db, input.undoToken)?.candidateId,
+  about: (app: App, input: { undoToken: string }) =>
+    findUndoStep(app.db, hashToken(input.undoToken))?.candidateId,
   run: (app: App, input: { undoToken: string }, who: Who) => {
-    const step = found(findUndoStep(app.db, input.undoToken));
-    if (who.kind !== 'teacher' && step.kind !== 'time') throw new CodedError('not-allowed');
-    const before = step.before as Before;
-    const { candidateId } = step;
-    const candidate = found(findCandidate(app.db, candidateId));
-    switch (step.kind) {
-      case 'item': {
-        const { itemId, item } = before;
-        saveItem(app, who, { itemId, item, version: found(findItem(app.db, itemId)).version });
-        break;
-      }
-      case 'call': {
-        const { auditionId, call } = before;
-        const { version } = found(findAudition(app.db, auditionId)).call;
-        saveCall(app, who, { auditionId, ...call, version });
-        break;
-      }
-      case 'changes':
-        putBack(app, candidateId, step.before as BeforeChanges);
-        break;
-      case 'time':
-        saveTime(app, who, { candidateId, time: before.time, version: candidate.timeVersion });
-        break;
-      case 'facts':
-        saveFacts(app, who, { candidateId, facts: before.facts, version: candidate.factsVersion });
-    }
-    dropUndoSteps(app.db, step.token, app.now() - KEPT_MS);
+    const hash = hashToken(input.undoToken);
+    const step = found(findUndoStep(app.db, hash));
+    if (who.kind !== 'teacher' && !isTheirs(step)) throw new CodedError('not-allowed');
+    putBackStep(app, who, step.kind as UndoKind, step);
+    dropUndoSteps(app.db, hash, app.now() - KEPT_MS);
   }
 });
+
+function putBackStep<K extends UndoKind>(app: App, who: Who, kind: K, step: UndoStep): void {
+  const about = step.about as Undoable[K]['about'];
+  if (digestOf(READERS[kind](app, about)) !== step.left) throw new CodedError('changed-since');
+  WRITERS[kind](app, who, about, step.before as Parameters<(typeof WRITERS)[K]>[3]);
+}

@@ -29,8 +29,8 @@ beforeEach(() => {
   const rounds = [{ id: '', name: 'first round', date: '2027-01-09', zone, isHistory: false }];
   const auditionId = addAudition(app, TEACHER, { candidateId, name: 'Wind band', rounds, dates: [] });
   const itemId = addItem(app, TEACHER, { auditionId, item: STUDY });
-  owner = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada' };
-  other = { kind: 'candidate', accountId: 'b', candidateId: otherId, name: 'Bo' };
+  owner = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
+  other = { kind: 'candidate', accountId: 'b', candidateId: otherId, name: 'Bo', isPutAway: false };
   const touchId = logTouch(app, owner, {
     itemId,
     date: '2026-11-24',

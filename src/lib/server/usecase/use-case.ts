@@ -5,59 +5,84 @@
 import type { App, Who } from '../app';
 import { noteRollback } from '../db/open';
 import { CodedError } from '../errors';
+import { serverLog } from '../log';
 
-/** anyone: also without an account. teacher: the studio's teacher. own: the teacher, or the candidate it is about. */
-type Rule = 'anyone' | 'teacher' | 'own';
+/**
+ * anyone: also without an account. self: whoever is signed in, about their own account. teacher: the studio's teacher. see: the teacher, or the candidate it is about. own: the same, but for
+ * a candidate who was put away.
+ */
+type Rule = 'anyone' | 'self' | 'teacher' | 'see' | 'own';
 
-export type UseCase<Input, Output> = {
+export type UseCase<Input, Output, About = never> = {
   (app: App, who: Who, input: Input): Output;
   readonly rule: Rule;
+  /** Whether somebody may, before anything else of theirs is read; throws CodedError where not. */
+  readonly may: (app: App, who: Who, about: About) => void;
 };
 
-type Definition<Input, Output> = {
+type Definition<Input, Output, About> = {
   readonly run: (app: App, input: Input, who: Who) => Output;
+  /** Done when its transaction is closed. */
+  readonly afterwards?: (app: App) => void;
 } & (
-  | { readonly rule: 'anyone' | 'teacher' }
+  | { readonly rule: 'anyone' | 'self' | 'teacher' }
   | {
-      readonly rule: 'own';
+      readonly rule: 'own' | 'see';
       /** Id of the candidate it is about; undefined where the thing does not exist. */
-      readonly about: (app: App, input: Input) => string | undefined;
+      readonly about: (app: App, input: About) => string | undefined;
     }
 );
 
 /** Runs in one transaction. */
-export function useCase<Input, Output>(definition: Definition<Input, Output>): UseCase<Input, Output> {
+export function useCase<Input extends About, Output, About = unknown>(
+  definition: Definition<Input, Output, About>
+): UseCase<Input, Output, About> {
+  const may = (app: App, who: Who, about: About) => check(definition, app, who, about);
   const checked = (app: App, who: Who, input: Input): Output => {
-    check(definition, app, who, input);
+    may(app, who, input);
     try {
-      return app.db.transaction(() => definition.run(app, input, who))();
+      const output = app.db.transaction(() => definition.run(app, input, who))();
+      definition.afterwards?.(app);
+      return output;
     } catch (thrown) {
       noteRollback(app.db);
       throw thrown;
     }
   };
-  return Object.assign(checked, { rule: definition.rule });
+  return Object.assign(checked, { rule: definition.rule, may });
 }
 
 /** For work that waits (hashing a password); each step is its own transaction. */
-export function waitingUseCase<Input, Output>(
-  definition: Definition<Input, Promise<Output>>
-): UseCase<Input, Promise<Output>> {
+export function waitingUseCase<Input extends About, Output, About = unknown>(
+  definition: Definition<Input, Promise<Output>, About>
+): UseCase<Input, Promise<Output>, About> {
+  const may = (app: App, who: Who, about: About) => check(definition, app, who, about);
   const checked = (app: App, who: Who, input: Input): Promise<Output> => {
-    check(definition, app, who, input);
+    may(app, who, input);
     return definition.run(app, input, who);
   };
-  return Object.assign(checked, { rule: definition.rule });
+  return Object.assign(checked, { rule: definition.rule, may });
 }
 
-function check<Input, Output>(definition: Definition<Input, Output>, app: App, who: Who, input: Input): void {
+function check<Input, Output, About>(
+  definition: Definition<Input, Output, About>,
+  app: App,
+  who: Who,
+  about: About
+): void {
   if (definition.rule === 'anyone') return;
   if (who.kind === 'nobody') throw new CodedError('not-signed-in');
-  if (who.kind === 'teacher') return;
-  if (definition.rule !== 'own') throw new CodedError('not-allowed');
-  const candidateId = definition.about(app, input);
+  if (who.kind === 'teacher' || definition.rule === 'self') return;
+  if (!('about' in definition)) throw refusal(who.accountId);
+  const candidateId = definition.about(app, about);
   if (candidateId === undefined) throw new CodedError('not-found');
-  if (candidateId !== who.candidateId) throw new CodedError('not-allowed');
+  if (candidateId !== who.candidateId) throw refusal(who.accountId);
+  if (definition.rule === 'own' && who.isPutAway) throw new CodedError('put-away');
+}
+
+function refusal(accountId: string): CodedError {
+  serverLog.warn({ accountId }, 'refused');
+  return new CodedError('not-allowed');
 }
 
 /** The thing, or the coded error where it does not exist. */

@@ -2,14 +2,7 @@
  * What if: all facts of a season for a scratch copy that is laid where it is looked at, and the changes of it that are kept. What they
  * replace is remembered as one thing to be taken back.
  */
-import {
-  type Changes,
-  type SeasonRequest,
-  type SeasonSection,
-  addMinutes,
-  forAllTwins,
-  roundDayFault
-} from '../../core/season';
+import { type Changes, addMinutes, forAllTwins, roundDayFault } from '../../core/season';
 import { practiceTime } from '../../schema/time';
 import type { App } from '../app';
 import { CodedError } from '../errors';
@@ -18,7 +11,8 @@ import { type CandidateTime, findCandidate, saveTime } from '../store/candidate'
 import * as items from '../store/item';
 import { candidateOfAudition } from './about';
 import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
-import { keepUndo } from './keep-undo';
+import { boundTime } from './bounds';
+import { type BeforeChanges, keepUndo } from './keep-undo';
 import { setSections, withTarget } from './target';
 import { found, useCase } from './use-case';
 
@@ -32,28 +26,6 @@ export const readScratch = useCase({
     return { request: season.request, parts: season.joint?.parts ?? [alone], plan };
   }
 });
-
-/** What stood there before changes were kept; only what they touch. */
-export type BeforeChanges = {
-  readonly auditionId: string;
-  /** The dates that were agreed: with the facts they give the plan that was there. */
-  readonly agreed?: SeasonRequest['previous'];
-  readonly time?: CandidateTime;
-  /** Of every audition laid together. */
-  readonly daysIntoMock?: readonly { readonly auditionId: string; readonly days: number }[];
-  readonly slots?: readonly {
-    readonly roundId: string;
-    readonly date: string | null;
-    readonly time?: string | undefined;
-  }[];
-  readonly items?: readonly {
-    readonly id: string;
-    readonly ownSections?: readonly SeasonSection[] | null;
-    readonly sections?: readonly SeasonSection[];
-    readonly schools?: items.ListItem['schools'];
-    readonly isLeftOut?: boolean;
-  }[];
-};
 
 /** Keeps what was tried, all or nothing, and lays the plan once. Returns the secret by which it can be taken back. */
 export const keepChanges = useCase({
@@ -102,7 +74,7 @@ export const keepChanges = useCase({
     }
     for (const change of changed) keepItem(app, audition.id, change);
     layAll(app, before, candidate.id, 'changes tried and kept');
-    return keepUndo(app, candidate.id, 'changes', before);
+    return keepUndo(app, candidate.id, 'changes', { candidateId: candidate.id, before }, before);
   }
 });
 
@@ -139,7 +111,9 @@ function changeTime(
 }
 
 function setTime(app: App, candidateId: string, time: CandidateTime): void {
-  saveTime(app.db, candidateId, time, found(findCandidate(app.db, candidateId)).timeVersion);
+  const { zone, timeVersion } = found(findCandidate(app.db, candidateId));
+  boundTime(app, zone, time);
+  saveTime(app.db, candidateId, time, timeVersion);
 }
 
 /** A changed week is every audition's of the candidate. */

@@ -39,7 +39,8 @@
       aways={view.aways}
       today={view.today}
       fault={form && 'awayFault' in form ? (form.awayFault ?? null) : null}
-      undo={form && 'before' in form ? (form.before ?? null) : null}
+      undo={(form && 'undo' in form && form.undo) || null}
+      candidateId={view.candidate.id}
     />
     <p>
       {#if isTeacher}<a href="{base}/what-if">What if ...</a> ·{/if}

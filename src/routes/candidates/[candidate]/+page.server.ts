@@ -1,12 +1,11 @@
 import { fail, redirect } from '@sveltejs/kit';
-import { superValidate } from 'sveltekit-superforms';
-import { zod4 } from 'sveltekit-superforms/adapters';
 import { factsForm } from '$lib/schema/forms';
 import { wishForm } from '$lib/schema/lesson-form';
 import { theApp } from '$lib/server/context';
 import { ERRORS } from '$lib/server/errors';
-import { answerForm, ask } from '$lib/server/http';
-import { addWish, dropWish, readHome } from '$lib/server/usecase/lesson';
+import { answerForm, fillForm } from '$lib/server/form/form';
+import { allow, ask, fieldsOf, formOf, sayRefusal } from '$lib/server/http';
+import { addWish, readHome } from '$lib/server/usecase/lesson';
 import { makeJoinLink } from '$lib/server/usecase/sign-in';
 import {
   archiveCandidate,
@@ -37,7 +36,7 @@ export const load: PageServerLoad = async (event) => {
   return {
     ...view,
     zones: Intl.supportedValuesOf('timeZone'),
-    facts: await superValidate(filled, zod4(factsForm), { errors: false })
+    facts: await fillForm(factsForm, filled)
   };
 };
 
@@ -47,7 +46,8 @@ export const actions: Actions = {
     return { link: `${event.url.origin}/join/${token}` };
   },
   facts: async (event) => {
-    const form = await superValidate(event.request, zod4(factsForm));
+    allow(event, saveFacts, undefined);
+    const form = await formOf(event, factsForm);
     if (!form.valid) return fail(400, { form });
     const candidateId = event.params.candidate;
     const { version, consentOn, ...facts } = form.data;
@@ -63,24 +63,27 @@ export const actions: Actions = {
     return 'failed' in answer ? answer.failed : { form, saved: answer.done };
   },
   wish: async (event) => {
-    const read = wishForm.safeParse(Object.fromEntries(await event.request.formData()));
+    const { candidate: candidateId } = event.params;
+    allow(event, addWish, { candidateId });
+    const read = wishForm.safeParse((await fieldsOf(event)).record());
     if (!read.success) return fail(400, { wishFault: read.error.issues[0]!.message });
-    const wishId = ask(event, addWish, { candidateId: event.params.candidate, says: read.data.says });
-    const undo: Undo = { says: 'The wish waits for your teacher.', action: 'dropWish', fields: { wishId } };
-    return { undo };
-  },
-  dropWish: async (event) => {
-    const wishId = String((await event.request.formData()).get('wishId') ?? '');
-    ask(event, dropWish, { wishId });
+    try {
+      const token = ask(event, addWish, { candidateId, says: read.data.says });
+      const undo: Undo = { says: 'The wish waits for your teacher.', token };
+      return { undo };
+    } catch (thrown) {
+      return fail(400, { wishFault: sayRefusal(thrown) });
+    }
   },
   archive: async (event) => {
-    const isBack = (await event.request.formData()).get('back') === '1';
+    allow(event, archiveCandidate, undefined);
+    const isBack = (await fieldsOf(event)).get('back') === '1';
     ask(event, archiveCandidate, { candidateId: event.params.candidate, isBack });
   },
   erase: async (event) => {
-    const typed = String((await event.request.formData()).get('typed') ?? '');
     const candidateId = event.params.candidate;
     const { candidate } = ask(event, readFacts, { candidateId });
+    const typed = (await fieldsOf(event)).get('typed');
     if (typed.trim() !== candidate.name) return fail(400, { eraseFault: ERRORS['name-not-typed'] });
     ask(event, eraseCandidate, { candidateId, typed });
     redirect(303, '/studio');

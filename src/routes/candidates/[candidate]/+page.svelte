@@ -57,6 +57,7 @@
 
       <Home
         home={data.home}
+        candidateId={data.candidate.id}
         {isTeacher}
         fault={form && 'wishFault' in form ? (form.wishFault ?? null) : null}
         undo={(form && 'undo' in form && form.undo) || null}
@@ -124,7 +125,8 @@
             <form class="erase" method="POST" action="?/erase" use:enhance>
               <label for="typed"
                 >Erases the log, the plans and the sign-in of <bdi>{data.candidate.name}</bdi>. It cannot be
-                undone. Type the name to be sure.</label
+                undone. Backups made before still hold it for up to a fortnight: delete them in the folder of
+                backups too, where it must be gone at once. Type the name to be sure.</label
               >
               <input id="typed" name="typed" autocomplete="off" />
               <button class="action">Erase</button>

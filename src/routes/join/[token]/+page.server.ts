@@ -1,26 +1,30 @@
 import { fail, redirect } from '@sveltejs/kit';
-import { superValidate } from 'sveltekit-superforms';
-import { zod4 } from 'sveltekit-superforms/adapters';
 import { joinForm } from '$lib/schema/forms';
 import { theApp } from '$lib/server/context';
-import { answerForm, ask, putSession } from '$lib/server/http';
+import { answerForm, fillForm } from '$lib/server/form/form';
+import { ask, deviceOf, formOf, putSession } from '$lib/server/http';
 import { acceptJoinLink, readJoinLink } from '$lib/server/usecase/sign-in';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
   const { name, login } = ask(event, readJoinLink, { token: event.params.token });
-  return { name, form: await superValidate({ login, password: '' }, zod4(joinForm), { errors: false }) };
+  return { name, form: await fillForm(joinForm, { login, password: '' }) };
 };
 
 export const actions: Actions = {
-  default: async ({ request, locals, cookies, url, params }) => {
-    const form = await superValidate(request, zod4(joinForm));
+  default: async (event) => {
+    const { token } = event.params;
+    ask(event, readJoinLink, { token });
+    const form = await formOf(event, joinForm);
     if (!form.valid) return fail(400, { form });
-    const answer = await answerForm(form, () =>
-      acceptJoinLink(theApp(), locals.who, { ...form.data, token: params.token })
-    );
+    const input = { ...form.data, token, device: deviceOf(event) };
+    const answer = await answerForm(form, () => acceptJoinLink(theApp(), event.locals.who, input), {
+      'password-weak': 'password',
+      'login-taken': 'login'
+    });
+    form.data.password = '';
     if ('failed' in answer) return answer.failed;
-    putSession(cookies, url, answer.done);
+    putSession(event, answer.done);
     redirect(303, '/');
   }
 };

@@ -31,7 +31,7 @@
     <TextField
       name="password"
       label="Password"
-      hint="At least 10 characters; three or four words make a good one."
+      hint="At least 12 characters; three or four words make a good one."
       type="password"
       autocomplete="new-password"
       errors={$errors.password}

@@ -1,11 +1,11 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { enhance } from '$app/forms';
+  import TakeIn from '$lib/components/studio/TakeIn.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
   import type { ActionData, PageData } from './$types';
 
   let { data, form }: { data: PageData; form: ActionData } = $props();
-  let isBusy = $state(false);
   const size = (bytes: number) =>
     bytes < 1024 * 1024 ? `${Math.ceil(bytes / 1024)} kB` : `${(bytes / 1024 / 1024).toFixed(1)} MB`;
   /** Once the page runs in a browser: times there are the reader's own. */
@@ -42,30 +42,7 @@
     <p>
       An archive of another studio, or of one candidate. It is added to what is here, wholly or not at all.
     </p>
-    {#if form && 'fault' in form}<p class="fault" role="alert">{form.fault}</p>{/if}
-    {#if form && 'taken' in form && form.taken}
-      <p class="done" role="status">
-        Taken in: {form.taken.candidates.join(', ')}{form.taken.lists.length > 0
-          ? `; lists: ${form.taken.lists.join(', ')}`
-          : ''}. Make each candidate a new link to sign in.
-      </p>
-    {/if}
-    <form
-      method="POST"
-      action="?/takeIn"
-      enctype="multipart/form-data"
-      use:enhance={() => {
-        isBusy = true;
-        return async ({ update }) => {
-          isBusy = false;
-          await update();
-        };
-      }}
-    >
-      <label for="file">File</label>
-      <input id="file" type="file" name="file" accept=".zip,application/zip" />
-      <button class="action" disabled={isBusy}>{isBusy ? 'Reading …' : 'Take it in'}</button>
-    </form>
+    <TakeIn />
   </section>
 
   <section>
@@ -124,14 +101,5 @@
   .file,
   code {
     overflow-wrap: anywhere;
-  }
-  .done,
-  .fault {
-    padding: 6px 12px;
-    border-left: 4px solid var(--ink);
-    background: var(--ground);
-  }
-  .fault {
-    font-weight: 600;
   }
 </style>

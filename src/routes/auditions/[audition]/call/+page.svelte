@@ -1,9 +1,6 @@
 <script lang="ts">
   import CallEditor from '$lib/components/call/CallEditor.svelte';
-  import OwnDates from '$lib/components/call/OwnDates.svelte';
-  import Slots from '$lib/components/call/Slots.svelte';
   import SharedBy from '$lib/components/list/SharedBy.svelte';
-  import UndoLine from '$lib/components/ui/UndoLine.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
   import type { ActionData, PageData } from './$types';
 
@@ -20,26 +17,12 @@
     items={call.items}
     zones={data.zones}
     zone={call.candidate.zone}
-    draftKey="call {call.audition.callId}"
+    draftKey="call {call.audition.id}"
     saveLabel="Save and lay the plan again"
     canPreview={call.items.length > 0}
-    effects={form && 'effects' in form ? form.effects : null}
+    effects={form && 'effects' in form ? (form.effects ?? null) : null}
+    ownOf={call.candidate.name}
   />
-  {#key data.own}<OwnDates
-      form={data.own}
-      name={call.candidate.name}
-      draftKey="own dates {call.audition.id}"
-    />{/key}
-  {#if form && 'undo' in form && form.undo}{#key form.undo}<UndoLine undo={form.undo} />{/key}{/if}
-  {#if call.audition.call.rounds.length > 0}
-    <Slots
-      rounds={call.audition.call.rounds}
-      slots={call.audition.slots}
-      name={call.candidate.name}
-      fault={form && 'slotFault' in form ? (form.slotFault ?? null) : null}
-      saved={form && 'slotSaved' in form ? (form.slotSaved ?? null) : null}
-    />
-  {/if}
 {:else}
   <table>
     <thead><tr><th scope="col">when</th><th scope="col">what</th><th scope="col">hears</th></tr></thead>

@@ -30,7 +30,7 @@
   </p>
 {/if}
 {#if form && 'fault' in form}<p class="fault" role="alert">{form.fault} Nothing was changed.</p>{/if}
-{#if form && 'undo' in form && form.undo}{#key form.undo}<UndoLine undo={form.undo} />{/key}{/if}
+{#if form && 'undo' in form && form.undo}{#key form.undo}<UndoLine {...form.undo} />{/key}{/if}
 {#if lesson.items.length > 0}
   <div class="scroll">
     <table>
@@ -58,13 +58,16 @@
     </table>
   </div>
 {:else}<p class="first">The list is empty. <a href="{base}/list">Add the first item</a></p>{/if}
-<LessonSide
-  week={lesson.week}
-  wishes={lesson.wishes}
-  note={lesson.note}
-  notes={lesson.notes}
-  noteHref="{base}/paper/note"
-/>
+{#key lesson.candidate.id}<LessonSide
+    week={lesson.week}
+    wishes={lesson.wishes}
+    note={lesson.note}
+    notes={lesson.notes}
+    noteHref="{base}/paper/note"
+    noteNow={(form && 'noteNow' in form ? form.noteNow : null) ?? null}
+    whose={lesson.candidate.id}
+    today={lesson.today}
+  />{/key}
 {#if lesson.plan}<GoalCheck items={lesson.items} paces={lesson.paces} today={lesson.today} />{/if}
 
 <style>

@@ -1,7 +1,7 @@
 import { fail } from '@sveltejs/kit';
 import { z } from 'zod';
 import { GROUNDWORK, type GroundworkKind } from '$lib/core/readiness';
-import { ask } from '$lib/server/http';
+import { allow, ask, fieldsOf } from '$lib/server/http';
 import { tickCheck } from '$lib/server/usecase/countback';
 import { orderItems, readList, removeItem } from '$lib/server/usecase/list';
 import type { Undo } from '$lib/schema/view';
@@ -21,20 +21,20 @@ export const load: PageServerLoad = (event) => ({
 
 export const actions: Actions = {
   order: async (event) => {
-    const auditionId = event.params.audition;
-    const ids = String((await event.request.formData()).get('ids') ?? '').split(',');
-    const before = ask(event, readList, { auditionId }).items.map((item) => item.id);
-    ask(event, orderItems, { auditionId, ids });
-    const undo: Undo = { says: 'The order is changed.', action: 'order', fields: { ids: before.join(',') } };
+    allow(event, orderItems, undefined);
+    const ids = (await fieldsOf(event)).get('ids').split(',');
+    const token = ask(event, orderItems, { auditionId: event.params.audition, ids });
+    const undo: Undo = { says: 'The order is changed.', token };
     return { undo };
   },
   groundwork: async (event) => {
-    const read = groundworkForm.safeParse(Object.fromEntries(await event.request.formData()));
+    allow(event, readList, { auditionId: event.params.audition });
+    const read = groundworkForm.safeParse((await fieldsOf(event)).record());
     if (!read.success) return fail(400);
     ask(event, tickCheck, read.data);
   },
   restore: async (event) => {
-    const itemId = String((await event.request.formData()).get('id') ?? '');
-    ask(event, removeItem, { itemId, isBack: true });
+    allow(event, removeItem, undefined);
+    ask(event, removeItem, { itemId: (await fieldsOf(event)).get('id'), isBack: true });
   }
 };

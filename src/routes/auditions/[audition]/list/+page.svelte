@@ -28,7 +28,7 @@
     The item is off the list; its log is kept. <button class="quiet">Put it back</button>
   </form>
 {/if}
-{#if form && 'undo' in form && form.undo}{#key form.undo}<UndoLine undo={form.undo} />{/key}{/if}
+{#if form && 'undo' in form && form.undo}{#key form.undo}<UndoLine {...form.undo} />{/key}{/if}
 {#if view.items.length > 0}
   {#key view.items.map((i) => i.id).join()}
     <ItemList

@@ -1,12 +1,11 @@
 import { fail } from '@sveltejs/kit';
-import { setError, superValidate } from 'sveltekit-superforms';
-import { zod4 } from 'sveltekit-superforms/adapters';
 import { parseLogLine } from '$lib/core/practice';
 import { targetOf } from '$lib/core/tempo';
 import { dayOf } from '$lib/core/units';
 import { lineForm } from '$lib/schema/forms';
 import { type TouchForm, fillFromLine, readTouchForm, touchForm } from '$lib/schema/touch-form';
-import { ask, putFaults } from '$lib/server/http';
+import { fillForm, refuseForm } from '$lib/server/form/form';
+import { allow, ask, fieldsOf, formOf } from '$lib/server/http';
 import { logTouch, readLog, removeTouch } from '$lib/server/usecase/log';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
@@ -23,8 +22,8 @@ export const load: PageServerLoad = async (event) => {
   };
   return {
     view: { ...view, touches: touches.slice(0, SHOWN), logged: touches.length },
-    line: await superValidate({ line: '' }, zod4(lineForm), { errors: false, id: 'line' }),
-    form: await superValidate(blank, zod4(touchForm), { errors: false, id: 'touch' })
+    line: await fillForm(lineForm, { line: '' }, 'line'),
+    form: await fillForm(touchForm, blank, 'touch')
   };
 };
 
@@ -40,11 +39,13 @@ function log(event: RequestEvent, form: TouchForm) {
 
 export const actions: Actions = {
   line: async (event) => {
-    const line = await superValidate(event.request, zod4(lineForm), { id: 'line' });
+    allow(event, readLog, { auditionId: event.params.audition });
+    const line = await formOf(event, lineForm, 'line');
     if (!line.valid) return fail(400, { form: line });
     const { items, today } = ask(event, readLog, { auditionId: event.params.audition });
+    const refuse = (says: string) => refuseForm(line, [{ path: ['line'], says }]);
     const parsed = parseLogLine(line.data.line, items, dayOf(today));
-    if (!parsed.ok) return setError(line, 'line', parsed.faults[0]!.says);
+    if (!parsed.ok) return refuse(parsed.faults[0]!.says);
     const item = items.find((i) => i.id === parsed.value.itemId)!;
     const at = item.sections.find(
       (s) =>
@@ -53,20 +54,22 @@ export const actions: Actions = {
     );
     const unit = (at && targetOf(at.tempo)?.unit) ?? 'quarter';
     const answer = log(event, fillFromLine(parsed.value, unit));
-    if (answer.faults) return setError(line, 'line', answer.faults[0]!.says);
+    if (answer.faults) return refuse(answer.faults[0]!.says);
     return { form: { ...line, data: { line: '' } }, ...answer };
   },
   touch: async (event) => {
-    const form = await superValidate(event.request, zod4(touchForm), { id: 'touch' });
+    allow(event, readLog, { auditionId: event.params.audition });
+    const form = await formOf(event, touchForm, 'touch');
     if (!form.valid) return fail(400, { form });
     const answer = log(event, form.data);
-    if (answer.faults) return putFaults(form, answer.faults);
+    if (answer.faults) return refuseForm(form, answer.faults);
     return { form, ...answer };
   },
   remove: async (event) => {
-    const data = await event.request.formData();
-    const touchId = String(data.get('id') ?? '');
-    const isBack = data.get('back') === '1';
+    allow(event, readLog, { auditionId: event.params.audition });
+    const fields = await fieldsOf(event);
+    const touchId = fields.get('id');
+    const isBack = fields.get('back') === '1';
     ask(event, removeTouch, { touchId, isBack });
     return { removed: isBack ? null : touchId };
   }

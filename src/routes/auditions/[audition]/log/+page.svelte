@@ -24,7 +24,11 @@
   <div class="columns">
     <div>
       <h2>Log a touch</h2>
-      <LogLine form={data.line} items={view.items} />
+      {#key view.audition.id}<LogLine
+          form={data.line}
+          items={view.items}
+          auditionId={view.audition.id}
+        />{/key}
       {#if logged}
         <div class="laid" role="status">
           <p>
@@ -36,7 +40,13 @@
       {/if}
       <details open={picked !== null}>
         <summary>or fill in the form</summary>
-        {#key picked}<TouchFields form={data.form} items={view.items} {picked} today={view.today} />{/key}
+        {#key [picked, view.audition.id]}<TouchFields
+            form={data.form}
+            items={view.items}
+            {picked}
+            today={view.today}
+            auditionId={view.audition.id}
+          />{/key}
       </details>
     </div>
     {#if view.plan}<Today plan={view.plan} onPick={(block) => (picked = block)} />{/if}

@@ -1,7 +1,7 @@
 import { fail } from '@sveltejs/kit';
 import { z } from 'zod';
 import { TICKED_CHECKS } from '$lib/core/readiness';
-import { ask } from '$lib/server/http';
+import { allow, ask, fieldsOf } from '$lib/server/http';
 import { readReadiness, tickCheck } from '$lib/server/usecase/countback';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -17,7 +17,8 @@ const tick = z.object({
 
 export const actions: Actions = {
   tick: async (event) => {
-    const read = tick.safeParse(Object.fromEntries(await event.request.formData()));
+    allow(event, readReadiness, { auditionId: event.params.audition });
+    const read = tick.safeParse((await fieldsOf(event)).record());
     if (!read.success) return fail(400);
     ask(event, tickCheck, read.data);
   }

@@ -1,7 +1,7 @@
-import { fail, isHttpError, redirect } from '@sveltejs/kit';
+import { fail, redirect } from '@sveltejs/kit';
 import type { SeasonRequest } from '$lib/core/season';
 import { changesText } from '$lib/schema/changes';
-import { ask } from '$lib/server/http';
+import { allow, ask, fieldsOf, sayRefusal } from '$lib/server/http';
 import { readCountback } from '$lib/server/usecase/countback';
 import { keepChanges, readScratch } from '$lib/server/usecase/what-if';
 import type { Actions, PageServerLoad } from './$types';
@@ -26,14 +26,14 @@ export const load: PageServerLoad = (event) => {
 export const actions: Actions = {
   keep: async (event) => {
     const { audition: auditionId } = event.params;
-    const read = changesText.safeParse((await event.request.formData()).get('changes'));
+    allow(event, keepChanges, { auditionId });
+    const read = changesText.safeParse((await fieldsOf(event)).get('changes'));
     if (!read.success) return fail(400, { says: read.error.issues[0]!.message });
     let token: string;
     try {
       token = ask(event, keepChanges, { auditionId, changes: read.data });
     } catch (thrown) {
-      if (isHttpError(thrown, 400)) return fail(400, { says: thrown.body.message });
-      throw thrown;
+      return fail(400, { says: sayRefusal(thrown) });
     }
     redirect(303, `/auditions/${auditionId}?undo=${token}`);
   }

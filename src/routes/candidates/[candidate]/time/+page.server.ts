@@ -1,9 +1,8 @@
 import { fail, redirect } from '@sveltejs/kit';
-import { superValidate } from 'sveltekit-superforms';
-import { zod4 } from 'sveltekit-superforms/adapters';
 import { fillTimeForm, readTimeForm, timeForm } from '$lib/schema/time-form';
 import { theApp } from '$lib/server/context';
-import { answerForm, ask } from '$lib/server/http';
+import { answerForm, fillForm } from '$lib/server/form/form';
+import { allow, ask, formOf } from '$lib/server/http';
 import { readHead } from '$lib/server/usecase/countback';
 import { readCandidate, saveTime } from '$lib/server/usecase/studio';
 import type { Actions, PageServerLoad } from './$types';
@@ -14,16 +13,15 @@ export const load: PageServerLoad = async (event) => {
   return {
     candidate,
     head: from && ask(event, readHead, { auditionId: from.id }),
-    form: await superValidate(fillTimeForm(candidate.time, candidate.timeVersion), zod4(timeForm), {
-      errors: false
-    })
+    form: await fillForm(timeForm, fillTimeForm(candidate.time, candidate.timeVersion))
   };
 };
 
 export const actions: Actions = {
   save: async (event) => {
     const candidateId = event.params.candidate;
-    const form = await superValidate(event.request, zod4(timeForm));
+    allow(event, saveTime, { candidateId });
+    const form = await formOf(event, timeForm);
     if (!form.valid) return fail(400, { form });
     const answer = await answerForm(form, () =>
       saveTime(theApp(), event.locals.who, {

@@ -1,9 +1,8 @@
 import { fail, redirect } from '@sveltejs/kit';
-import { superValidate } from 'sveltekit-superforms';
-import { zod4 } from 'sveltekit-superforms/adapters';
 import { fillItemForm, itemForm, readItemForm } from '$lib/schema/item-form';
 import { theApp } from '$lib/server/context';
-import { answerForm, ask, putFaults } from '$lib/server/http';
+import { answerForm, fillForm, refuseForm } from '$lib/server/form/form';
+import { allow, ask, formOf } from '$lib/server/http';
 import { previewItem, readItem, removeItem, saveItem } from '$lib/server/usecase/list';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -15,30 +14,34 @@ export const load: PageServerLoad = async (event) => {
     takers,
     planned,
     log,
-    form: await superValidate(fillItemForm(item), zod4(itemForm), { errors: false })
+    form: await fillForm(itemForm, fillItemForm(item))
   };
 };
 
 export const actions: Actions = {
   preview: async (event) => {
-    const form = await superValidate(event.request, zod4(itemForm));
+    allow(event, previewItem, undefined);
+    const form = await formOf(event, itemForm);
     if (!form.valid) return fail(400, { form });
     const read = readItemForm(form.data);
-    if (!read.ok) return putFaults(form, read.faults);
+    if (!read.ok) return refuseForm(form, read.faults);
     const itemId = event.params.item;
-    return { form, effects: ask(event, previewItem, { itemId, item: read.item }) };
+    return { form, isPreview: true, effects: ask(event, previewItem, { itemId, item: read.item }) };
   },
   save: async (event) => {
-    const form = await superValidate(event.request, zod4(itemForm));
+    allow(event, saveItem, undefined);
+    const form = await formOf(event, itemForm);
     if (!form.valid) return fail(400, { form });
     const read = readItemForm(form.data);
-    if (!read.ok) return putFaults(form, read.faults);
+    if (!read.ok) return refuseForm(form, read.faults);
     const { item } = read;
+    const { version } = form.data;
+    const itemId = event.params.item;
     const answer = await answerForm(form, () =>
-      saveItem(theApp(), event.locals.who, { itemId: event.params.item, item, version: form.data.version })
+      saveItem(theApp(), event.locals.who, { itemId, item, version })
     );
     if ('failed' in answer) {
-      form.data.version = ask(event, readItem, { itemId: event.params.item }).item.version;
+      form.data.version = ask(event, readItem, { itemId }).item.version;
       return answer.failed;
     }
     redirect(303, `/auditions/${event.params.audition}/list?undo=${answer.done}`);

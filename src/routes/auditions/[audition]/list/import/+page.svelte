@@ -1,9 +1,13 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
   import ImportReview from '$lib/components/list/ImportReview.svelte';
+  import { keepFields } from '$lib/state/kept-fields';
   import type { ActionData, PageData } from './$types';
 
   let { data, form }: { data: PageData; form: ActionData } = $props();
+  // Read once, while it is set up: another list has a page of its own.
+  // svelte-ignore state_referenced_locally
+  const pasted = keepFields(`pasted list ${data.head.auditionId}`);
+  const { trouble } = pasted;
   /** What was read stays on the page while the review is mended. */
   let rows = $state.raw<NonNullable<Extract<ActionData, { rows: unknown }>>['rows'] | null>(null);
   $effect.pre(() => {
@@ -18,15 +22,10 @@
   One item a line, or a table with headings (name, composer, kind, bars, tempo …). It is read, you look it
   over, and only then is it added.
 </p>
-{#if form && 'fault' in form}<p class="fault" role="alert">{form.fault}</p>{/if}
-<form
-  method="POST"
-  action="?/read"
-  enctype="multipart/form-data"
-  use:enhance={() =>
-    ({ update }) =>
-      update({ reset: false })}
->
+{#if $trouble || (form && 'fault' in form)}<p class="fault" role="alert">
+    {$trouble || (form && 'fault' in form ? form.fault : '')}
+  </p>{/if}
+<form method="POST" action="?/read" enctype="multipart/form-data" use:pasted.action>
   <label for="text">The list</label>
   <textarea
     id="text"
@@ -41,10 +40,7 @@
     <button class="action">Read it</button>
   </p>
 </form>
-{#if rows}
-  <h2>Look it over</h2>
-  {#key rows}<ImportReview form={data.form} {rows} draftKey="list import {data.head.auditionId}" />{/key}
-{/if}
+{#key rows}<ImportReview form={data.form} {rows} draftKey="list import {data.head.auditionId}" />{/key}
 
 <style>
   h2 {

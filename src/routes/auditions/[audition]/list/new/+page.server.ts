@@ -1,8 +1,8 @@
 import { fail, redirect } from '@sveltejs/kit';
-import { superValidate } from 'sveltekit-superforms';
-import { zod4 } from 'sveltekit-superforms/adapters';
+import { theApp } from '$lib/server/context';
 import { blankSection, itemForm, readItemForm } from '$lib/schema/item-form';
-import { ask, putFaults } from '$lib/server/http';
+import { answerForm, fillForm, refuseForm } from '$lib/server/form/form';
+import { allow, ask, formOf } from '$lib/server/http';
 import { addItem, prepareItem } from '$lib/server/usecase/list';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -14,16 +14,20 @@ export const load: PageServerLoad = async (event) => {
     fromBar: 1,
     sections: [blankSection('new-1')]
   };
-  return { form: await superValidate(blank, zod4(itemForm), { errors: false }) };
+  return { form: await fillForm(itemForm, blank) };
 };
 
 export const actions: Actions = {
   save: async (event) => {
-    const form = await superValidate(event.request, zod4(itemForm));
+    allow(event, addItem, undefined);
+    const { audition: auditionId } = event.params;
+    const form = await formOf(event, itemForm);
     if (!form.valid) return fail(400, { form });
     const read = readItemForm(form.data);
-    if (!read.ok) return putFaults(form, read.faults);
-    ask(event, addItem, { auditionId: event.params.audition, item: read.item });
-    redirect(303, `/auditions/${event.params.audition}/list`);
+    if (!read.ok) return refuseForm(form, read.faults);
+    const { item } = read;
+    const answer = await answerForm(form, () => addItem(theApp(), event.locals.who, { auditionId, item }));
+    if ('failed' in answer) return answer.failed;
+    redirect(303, `/auditions/${auditionId}/list`);
   }
 };

@@ -1,44 +1,39 @@
-import { redirect } from '@sveltejs/kit';
-import { superValidate } from 'sveltekit-superforms';
-import { zod4 } from 'sveltekit-superforms/adapters';
-import { type CallForm, blankRound, callFaults, callForm, readCallForm } from '$lib/schema/call-form';
+import { fail, redirect } from '@sveltejs/kit';
+import { blankRound, callFaults, callForm, readCallForm } from '$lib/schema/call-form';
 import { theApp } from '$lib/server/context';
-import { answerForm, ask, putFaults } from '$lib/server/http';
+import { answerForm, fillForm, refuseForm } from '$lib/server/form/form';
+import { allow, ask, fieldsOf, formOf } from '$lib/server/http';
 import { addAudition, prepareAudition, takeCall } from '$lib/server/usecase/call';
 import { readCandidate } from '$lib/server/usecase/studio';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
   const candidate = ask(event, prepareAudition, { candidateId: event.params.candidate });
-  const blank: CallForm = {
-    version: 0,
-    name: '',
-    rounds: [blankRound('first round', candidate.zone)],
-    dates: []
-  };
   return {
     candidate,
     zones: Intl.supportedValuesOf('timeZone'),
-    form: await superValidate(blank, zod4(callForm), { errors: false })
+    form: await fillForm(callForm, { name: '', rounds: [blankRound('first round', candidate.zone)] })
   };
 };
 
 export const actions: Actions = {
   take: async (event) => {
-    const callId = String((await event.request.formData()).get('call') ?? '');
+    allow(event, takeCall, undefined);
+    const callId = (await fieldsOf(event)).get('call');
     const candidateId = event.params.candidate;
     redirect(303, `/auditions/${ask(event, takeCall, { candidateId, callId })}`);
   },
   save: async (event) => {
+    allow(event, addAudition, undefined);
     const candidateId = event.params.candidate;
-    const form = await superValidate(event.request, zod4(callForm));
-    const { today } = ask(event, readCandidate, { candidateId });
-    const faults = callFaults(form.data, today);
-    if (!form.valid || faults.length > 0) return putFaults(form, faults);
+    const form = await formOf(event, callForm);
+    if (!form.valid) return fail(400, { form });
+    const faults = callFaults(form.data, ask(event, readCandidate, { candidateId }).today);
+    if (faults.length > 0) return refuseForm(form, faults);
     const answer = await answerForm(
       form,
       () => addAudition(theApp(), event.locals.who, { ...readCallForm(form.data), candidateId }),
-      'name'
+      { 'list-name-taken': 'name' }
     );
     if ('failed' in answer) return answer.failed;
     redirect(303, `/auditions/${answer.done}`);

@@ -1,0 +1,47 @@
+/**
+ * What may be stored at all: dates within reach and counts within what a studio can have, asked where things are kept, so that no form,
+ * file or way back passes by. What is over the limits is refused with its sentence.
+ */
+import { outOfReach } from '../../core/season';
+import { hasTooMany, mostExceptions, spanFault } from '../../schema/time';
+import { type App, todayIn } from '../app';
+import { CodedError } from '../errors';
+import type { CandidateTime } from '../store/candidate';
+
+/** More than any studio has (judgement); the archive takes as many. */
+export const MOST = {
+  candidates: { count: 2000, says: 'At most 2,000 candidates in one studio.' },
+  calls: { count: 2000, says: 'At most 2,000 lists in one studio.' },
+  auditions: { count: 200, says: 'At most 200 auditions of one candidate.' },
+  items: { count: 80, says: 'At most 80 items on one list.' },
+  wishes: { count: 2000, says: 'At most 2,000 wishes of one candidate.' },
+  waiting: { count: 40, says: 'Forty wishes wait already; your teacher answers them first.' },
+  touches: { count: 200_000, says: 'At most 200,000 touches of one item.' },
+  pins: { count: 2000, says: 'At most 2,000 pins of one item.' }
+} as const;
+
+/** Throws CodedError "too-many" where there would be more than may be. */
+export function boundCount(what: keyof typeof MOST, count: number): void {
+  if (count > MOST[what].count) throw new CodedError('too-many', `${MOST[what].says} Nothing was changed.`);
+}
+
+/** Throws CodedError "date-unsound" for the first date that is out of reach, seen from today where the candidate lives. */
+export function boundDates(app: App, zone: string, dates: readonly (string | null | undefined)[]): void {
+  const today = todayIn(app, zone);
+  for (const date of dates) {
+    const fault = date ? outOfReach(date, today) : null;
+    if (fault) throw new CodedError('date-unsound', `${fault} Nothing was changed.`);
+  }
+}
+
+/** Throws CodedError where dated exceptions are too many, too long or out of reach. */
+export function boundTime(app: App, zone: string, { exceptions }: CandidateTime): void {
+  if (hasTooMany(exceptions)) throw new CodedError('too-many', `${mostExceptions} Nothing was changed.`);
+  boundDates(
+    app,
+    zone,
+    exceptions.flatMap((e) => [e.date, e.until])
+  );
+  const fault = exceptions.map((e) => spanFault(e.date, e.until ?? e.date)).find(Boolean);
+  if (fault) throw new CodedError('date-unsound', `${fault} Nothing was changed.`);
+}

@@ -1,0 +1,61 @@
+/** What kept-form.ts is to large forms, for a small one of plain fields: what is typed in it is kept on this device until it is taken. */
+import type { SubmitFunction } from '@sveltejs/kit';
+import { writable } from 'svelte/store';
+import { enhance } from '$app/forms';
+import { draftOf } from './draft';
+import { isToSignIn } from './kept-form';
+
+type Control = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
+
+const controlsOf = (form: HTMLFormElement) =>
+  [...form.elements].filter(
+    (one): one is Control =>
+      one instanceof HTMLTextAreaElement ||
+      one instanceof HTMLSelectElement ||
+      (one instanceof HTMLInputElement && one.type !== 'file')
+  );
+const valuesOf = (form: HTMLFormElement) => controlsOf(form).map((one) => one.value);
+
+type Options = {
+  /** Empties the form when what was typed is taken. */
+  readonly reset?: boolean;
+};
+
+/** Call while a component is being set up; put `action` on the form instead of `enhance`. `trouble` says why it was not taken. */
+export function keepFields(key: string, { reset = false }: Options = {}) {
+  const trouble = writable('');
+  const draft = draftOf(key);
+
+  const submit: SubmitFunction = () => {
+    trouble.set('');
+    return async ({ result, update }) => {
+      if (result.type === 'error') {
+        const says = (result.error as { message?: string }).message ?? 'The studio did not answer.';
+        trouble.set(`${says} What you typed is still here.`);
+        return;
+      }
+      const isTaken =
+        result.type === 'success' || (result.type === 'redirect' && !isToSignIn(result.location));
+      if (isTaken) draft.forget();
+      await update({ reset: reset && isTaken });
+    };
+  };
+
+  function action(form: HTMLFormElement) {
+    void draft.read().then((before) => {
+      const [kept, controls] = [before as string[] | null, controlsOf(form)];
+      if (kept?.length !== controls.length) return;
+      controls.forEach((control, i) => (control.value = kept[i]!));
+    });
+    const keep = () => draft.write(valuesOf(form));
+    form.addEventListener('input', keep);
+    const enhanced = enhance(form, submit);
+    return {
+      destroy() {
+        form.removeEventListener('input', keep);
+        enhanced.destroy();
+      }
+    };
+  }
+  return { action, trouble };
+}

@@ -1,0 +1,34 @@
+import { fail, redirect } from '@sveltejs/kit';
+import { passwordForm } from '$lib/schema/forms';
+import { theApp } from '$lib/server/context';
+import { answerForm, fillForm } from '$lib/server/form/form';
+import { SESSION_COOKIE, allow, ask, fieldsOf, formOf } from '$lib/server/http';
+import { changePassword, endSession, readSessions } from '$lib/server/usecase/sign-in';
+import type { Actions, PageServerLoad, RequestEvent } from './$types';
+
+const tokenOf = (event: RequestEvent) => event.cookies.get(SESSION_COOKIE) ?? '';
+
+export const load: PageServerLoad = async (event) => ({
+  account: ask(event, readSessions, { token: event.cookies.get(SESSION_COOKIE) ?? '' }),
+  form: await fillForm(passwordForm)
+});
+
+export const actions: Actions = {
+  password: async (event) => {
+    allow(event, changePassword, undefined);
+    const form = await formOf(event, passwordForm);
+    if (!form.valid) return fail(400, { form });
+    const input = { ...form.data, token: tokenOf(event) };
+    const answer = await answerForm(form, () => changePassword(theApp(), event.locals.who, input), {
+      'wrong-sign-in': 'present',
+      'password-weak': 'password'
+    });
+    form.data = { present: '', password: '' };
+    return 'failed' in answer ? answer.failed : { form, isChanged: true };
+  },
+  end: async (event) => {
+    allow(event, endSession, undefined);
+    ask(event, endSession, { handle: (await fieldsOf(event)).get('session') });
+    redirect(303, '/account');
+  }
+};
