@@ -5,6 +5,8 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   plugins: [sveltekit(), svelteTesting()],
   worker: { format: 'es' },
+  // how long plugins took is no warning
+  build: { rolldownOptions: { checks: { pluginTimings: false } } },
   test: {
     projects: [
       {
@@ -14,7 +16,7 @@ export default defineConfig({
           testTimeout: 120_000,
           hookTimeout: 120_000,
           environment: 'node',
-          include: ['src/**/*.test.ts', 'tests/docs/**/*.test.ts'],
+          include: ['src/**/*.test.ts', 'tests/docs/**/*.test.ts', 'tests/kills/**/*.test.ts'],
           exclude: ['src/**/*.svelte.test.ts']
         }
       },

@@ -5,7 +5,7 @@ export default defineConfig({
   build: {
     ssr: 'src/lib/server/archive/reader.worker.ts',
     outDir: 'build/workers',
-    rollupOptions: { output: { entryFileNames: '[name].js' } }
+    rolldownOptions: { output: { entryFileNames: '[name].js' } }
   },
   publicDir: false
 });

@@ -104,11 +104,28 @@ export function ensureBuilt() {
   const sources = Math.max(...BUILD_INPUTS.map((path) => newest(join(ROOT, path))));
   if (existsSync(stamp) && statSync(stamp).mtimeMs >= sources) return;
   console.log('Building ...');
-  const failed = 'The build failed; its message is above.';
-  run('npx', ['vite', 'build', '--logLevel', 'warn'], failed);
-  run('npx', ['vite', 'build', '--logLevel', 'warn', '--config', 'vite.workers.config.ts'], failed);
+  build([]);
+  build(['--config', 'vite.workers.config.ts']);
   mkdirSync(join(ROOT, 'build'), { recursive: true });
   writeFileSync(stamp, '');
+}
+
+/** What the adapter says of a part of its own, whatever is built. */
+const SAID_ALWAYS = [
+  'Generated an empty chunk: "chunks/env.js".',
+  '> Using @sveltejs/adapter-node',
+  '✔ done'
+];
+const isSaidAlways = (line) =>
+  line.trim() === '' || line.startsWith('Run npm run preview') || SAID_ALWAYS.includes(line.trim());
+
+/** Builds, and shows every line that is not said always. */
+function build(options) {
+  const args = ['vite', 'build', '--logLevel', 'warn', ...options];
+  const { status, stdout, stderr } = spawnSync('npx', args, { cwd: ROOT, encoding: 'utf8' });
+  const lines = `${stdout}\n${stderr}`.split('\n').filter((line) => !isSaidAlways(line));
+  if (lines.length > 0) console.log(lines.join('\n'));
+  if (status !== 0) giveUp('The build failed; its message is above.');
 }
 
 /** Debian packages a command needs, installed where they are missing. */

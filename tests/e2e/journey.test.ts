@@ -73,7 +73,7 @@ test('a new teacher gets from an empty studio to a dated plan, and a candidateâ€
     await teacher.getByLabel('Sign-in name').fill('marthe');
     await teacher.getByLabel('Password').fill('short');
     await teacher.getByRole('button', { name: 'Open the studio' }).click();
-    await expect(teacher.locator('#password-fault')).toContainText('At least 10 characters');
+    await expect(teacher.locator('#password-fault')).toContainText('At least 12 characters');
     await expect(teacher.getByLabel('Your name')).toHaveValue('Marthe Oldenkott');
     await teacher.getByLabel('Password').fill('three quiet herons');
     await teacher.getByRole('button', { name: 'Open the studio' }).click();

@@ -194,23 +194,25 @@ test('one list serves three candidates through a season, and goes along to anoth
     }
   );
 
-  await step('a candidate’s own slot and own mock can be taken back where they were saved', async () => {
-    await page.goto(`${auditions[2]}/call`);
-    await alive(page);
-    const slot = page.getByLabel('day', { exact: true });
-    await slot.fill('2027-02-04');
-    await page.getByRole('button', { name: 'Save the slot' }).click();
-    await expect(page.getByText('The slot is changed.')).toBeVisible();
-    await expect(page.getByText('72', { exact: true })).toBeVisible();
-    await page.getByRole('button', { name: 'Take it back' }).click();
-    await expect(slot).toHaveValue('');
-    await page.getByRole('button', { name: 'Add a mock' }).click();
-    await page.locator('#own-0-date').fill('2027-01-31');
-    await page.getByRole('button', { name: 'Save these dates' }).click();
-    await expect(page.getByText('The dates are saved.')).toBeVisible();
-    await page.getByRole('button', { name: 'Take it back' }).click();
-    await expect(page.locator('#own-0-date')).toHaveCount(0);
-  });
+  await step(
+    'a candidate’s own slot and own mock are saved with the call, and taken back as one',
+    async () => {
+      const call = `${auditions[2]}/call`;
+      await page.goto(call);
+      await alive(page);
+      await page.getByLabel('Day', { exact: true }).fill('2027-02-04');
+      await page.getByRole('button', { name: 'Add a mock' }).click();
+      await page.locator('#own-0-date').fill('2027-01-31');
+      await page.getByRole('button', { name: 'Save and lay the plan again' }).click();
+      await expect(page.getByText('72', { exact: true }).first()).toBeVisible();
+      await page.getByRole('button', { name: 'Take it back' }).click();
+      await expect(page.getByText('Saved.')).toHaveCount(0);
+      await page.goto(call);
+      await alive(page);
+      await expect(page.getByLabel('Day', { exact: true })).toHaveValue('');
+      await expect(page.locator('#own-0-date')).toHaveCount(0);
+    }
+  );
 
   await step('a fortnight away is one entry, with a light week after it, and can be taken back', async () => {
     await page.goto(auditions[1]!);
@@ -252,7 +254,7 @@ test('one list serves three candidates through a season, and goes along to anoth
       await alive(page);
       await target.fill('88');
       await target.blur();
-      await expect(page.getByText('Target 96 is now 88.')).toBeVisible();
+      await expect(page.getByText('The target is now 88.')).toBeVisible();
       await page.getByRole('button', { name: 'Take it back' }).click();
       await expect(target).toHaveValue('96');
       await page.getByRole('button', { name: 'Gate song up' }).click();

@@ -6,7 +6,7 @@ import { type Page, test } from '@playwright/test';
 import { serve } from '../../scripts/parts/serve.mjs';
 
 export class Studio {
-  readonly #data = mkdtempSync(join(tmpdir(), 'irvot-e2e-'));
+  readonly data = mkdtempSync(join(tmpdir(), 'irvot-e2e-'));
   #app: { origin: string; stop: () => void } | null = null;
 
   constructor(
@@ -14,13 +14,13 @@ export class Studio {
     readonly isDemo = false
   ) {}
 
-  /** Starts, or starts again at a later time with the same data. */
-  async at(now: string): Promise<string> {
+  /** Starts, or starts again at a later time with the same data; a demo may go on as a studio that is none. */
+  async at(now: string, isDemo = this.isDemo): Promise<string> {
     await this.stop();
     this.#app = await serve({
       port: this.port,
-      data: this.#data,
-      env: { IRVOT_NOW: now, IRVOT_DEMO: this.isDemo ? '1' : '' }
+      data: this.data,
+      env: { IRVOT_NOW: now, IRVOT_DEMO: isDemo ? '1' : '' }
     });
     return this.#app.origin;
   }
@@ -37,7 +37,7 @@ export class Studio {
 
   async close(): Promise<void> {
     await this.stop();
-    rmSync(this.#data, { recursive: true, force: true });
+    rmSync(this.data, { recursive: true, force: true });
   }
 }
 

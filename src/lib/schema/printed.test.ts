@@ -86,3 +86,25 @@ describe('bars made a section', () => {
     expect(ids[0]).toBe('a');
   });
 });
+
+describe('what is typed of a printed part', () => {
+  it('is read in one go, however many spaces stand in it', () => {
+    const spaces = ' '.repeat(4000);
+    expect(parseErrata(`31${spaces}B\u2028flat`, { fromBar: 1, toBar: 40 })).toEqual({
+      ok: true,
+      value: [{ bar: 31, says: 'B flat' }]
+    });
+    expect(parseErrata(`bar${spaces}`, { fromBar: 1, toBar: 40 }).ok).toBe(false);
+  });
+
+  it('is no more than an item keeps', () => {
+    const many = Array.from({ length: 401 }, () => '3: tie').join('\n');
+    expect(parseErrata(many, { fromBar: 1, toBar: 40 })).toMatchObject({
+      says: 'At most 400 errata of one item.'
+    });
+    const cuts = Array.from({ length: 61 }, () => '3').join(',');
+    expect(parseCuts(cuts, { fromBar: 1, toBar: 40 })).toMatchObject({
+      says: 'At most 60 cuts of one item.'
+    });
+  });
+});

@@ -173,3 +173,34 @@ describe('the table out', () => {
     expect(writeList([item])).not.toMatch(/(^|[,\n])"?=/);
   });
 });
+
+describe('a text that is no list', () => {
+  const LONG = 100_000;
+  it.each([
+    ['a line of spaces', `half${' '.repeat(LONG)}`],
+    ['a line of digits', `Study, ${'7'.repeat(LONG)}`],
+    ['a line of ranges', `Study, bars ${'1-'.repeat(LONG)}`],
+    ['a line of words', 'half = '.repeat(LONG)],
+    ['a line of quotes', '"'.repeat(LONG)],
+    ['a hundred thousand lines', 'Study, bars 1-16\n'.repeat(LONG)]
+  ])('is told from one before it is read: %s', (_, text) => {
+    expect(readText(text).ok).toBe(false);
+  });
+
+  it('but a line as long as a line may be is read, whatever is in it', () => {
+    for (const part of [
+      ' ',
+      '7',
+      '1-',
+      'half = ',
+      'dotted ',
+      'bars 1 - ',
+      'p. 1 - ',
+      '1 min ',
+      'mm. ',
+      '@',
+      '-'
+    ])
+      expect(readText(`Study ${part.repeat(Math.floor(1990 / part.length))}x`).ok).toBe(true);
+  });
+});

@@ -118,6 +118,19 @@ describe('the quick line', () => {
     expect(says('1 10m @-5')).toContain('“@-5” is no tempo');
   });
 
+  it('asks about a number or attempts in the wrong place, and keeps them as a note behind a colon', () => {
+    const says = (line: string) => {
+      const result = read(line);
+      return result.ok ? result.value.note : result.faults[0]!.says;
+    };
+    expect(says('2 5m 60 ccc')).toContain('is “60” the tempo? Then write @60');
+    expect(says('2 5m 92bpm')).toContain('Then write @92');
+    expect(says('2 5m @92 60 more')).toContain('a note that begins with a number stands behind a colon');
+    expect(says('2 5m @92 ccc cnc')).toBe('cnc');
+    expect(says('2 5m -rhythm ccc')).toBe('');
+    expect(says('2 5m : 60 bars to go')).toBe('60 bars to go');
+  });
+
   it('keeps a note that looks like nothing else as it is typed', () => {
     expect(read('3 10m 🎵 ritardando مرحبا')).toMatchObject({
       ok: true,

@@ -1,6 +1,5 @@
 /** Has an archive read in a worker of its own: with so much memory, so much time, and an end when nobody waits for it any more. */
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import type { Archive } from '../../schema/archive';
 import { CodedError } from '../errors';
@@ -19,14 +18,11 @@ const MOST_MS = 180_000;
 /** Built beside the server; where nothing is built (a test, the development server), read from its source. */
 function openWorker(path: string): Worker {
   const built = process.env.IRVOT_WORKERS;
-  const resourceLimits = { maxOldGenerationSizeMb: MOST_HEAP_MB };
-  const options = { workerData: path, resourceLimits };
-  return built
-    ? new Worker(join(built, 'reader.worker.js'), options)
-    : new Worker(fileURLToPath(new URL('./reader.worker.ts', import.meta.url)), {
-        ...options,
-        execArgv: ['--import', 'tsx']
-      });
+  const options = { workerData: path, resourceLimits: { maxOldGenerationSizeMb: MOST_HEAP_MB } };
+  if (built) return new Worker(join(built, 'reader.worker.js'), options);
+  const source = JSON.stringify(new URL('./reader.worker.ts', import.meta.url).href);
+  const script = `import('tsx/esm/api').then(({ tsImport }) => tsImport(${source}, ${source}))`;
+  return new Worker(script, { ...options, eval: true });
 }
 
 type Options = {

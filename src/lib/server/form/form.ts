@@ -4,7 +4,7 @@
  */
 import { fail } from '@sveltejs/kit';
 import type { ActionFailure } from '@sveltejs/kit';
-import { type SuperValidated, superValidate } from 'sveltekit-superforms';
+import { type SuperValidated, superValidate } from 'sveltekit-superforms/server';
 import { zod as zod4 } from '$zod4';
 import { z } from 'zod';
 import { CodedError, type ErrorCode } from '../errors';

@@ -8,6 +8,8 @@ import { parse } from 'devalue';
 const MOST_PARTS = 20_000;
 /** A form, its rows, their fields, and lists in these. */
 const MOST_DEPTH = 6;
+/** The longest list of a form is 400 days; one entry too many is the form's own to tell. */
+const MOST_IN_A_LIST = 450;
 /** How the format writes undefined and not-a-number. */
 const UNDEFINED = -1;
 const NAN = -3;
@@ -29,6 +31,7 @@ function isPlainTree(flat: readonly unknown[]): boolean {
   const depths = new Map<number, number>([[0, 1]]);
   return flat.every((part, at) => {
     if (!isHolder(part)) return true;
+    if (Array.isArray(part) && part.length > MOST_IN_A_LIST) return false;
     const depth = depths.get(at);
     if (depth === undefined || depth > MOST_DEPTH || Object.hasOwn(part, '__proto__')) return false;
     return Object.values(part).every((place: unknown) => {

@@ -3,8 +3,11 @@ import { type App, type Who, makeApp } from '../app';
 import { openDb } from '../db/open';
 import { addAudition, readCall, saveCall } from './call';
 import { addItem, readItem, saveItem } from './list';
-import { addCandidate, readFacts, saveFacts, saveTime } from './studio';
+import { READERS } from './keep-undo';
+import { addWish, answerWish, readHome, saveLessonNote, setStep, setTarget } from './lesson';
+import { addAway, addCandidate, readFacts, saveFacts, saveTime } from './studio';
 import { takeBack } from './undo';
+import { keepChanges } from './what-if';
 import { STUDY } from '../../../../tests/fixtures/study';
 
 const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
@@ -72,11 +75,97 @@ describe('what was saved is taken back', () => {
     expect([again.candidate.name, again.privateNote]).toEqual([candidate.name, privateNote]);
   });
 
+  it('of a call with its own dates and slots', () => {
+    const { call, ownVersion: version } = readCall(app, TEACHER, { auditionId }).audition;
+    const own = {
+      version,
+      dates: [{ date: '2027-01-02', name: 'mock', kind: 'mock' as const, minutes: 20 }],
+      slots: [{ roundId: 'r1', date: '2027-01-08', time: '09:30' }]
+    };
+    const undoToken = saveCall(app, TEACHER, { ...call, auditionId, own });
+    expect(readCall(app, TEACHER, { auditionId }).audition).toMatchObject({
+      ownDates: own.dates,
+      slots: own.slots
+    });
+    takeBack(app, TEACHER, { undoToken });
+    expect(readCall(app, TEACHER, { auditionId }).audition).toMatchObject({ ownDates: [], slots: [] });
+  });
+
   it('once, and by a candidate only what is theirs', () => {
     const before = readItem(app, TEACHER, { itemId }).item;
     const undoToken = saveItem(app, TEACHER, { itemId, item: before, version: before.version });
     expect(() => takeBack(app, self(), { undoToken })).toThrow('somebody else');
     takeBack(app, TEACHER, { undoToken });
     expect(() => takeBack(app, TEACHER, { undoToken })).toThrow('nothing here');
+  });
+});
+
+describe('what somebody has done since is not taken back with it', () => {
+  const item = () => readItem(app, TEACHER, { itemId }).item;
+  const call = () => readCall(app, TEACHER, { auditionId }).audition;
+  const facts = (privateNote: string) => ({ ...READERS.facts(app, { candidateId })!, privateNote });
+  const section = () => item().sections[0]!.id;
+  /** Each: a deed done twice; the first can then no longer be taken back, the second can, and then the first. */
+  const DEEDS: [string, () => string, () => string][] = [
+    ['an item', () => saveNamed('Another'), () => saveNamed('A third')],
+    ['a call', () => saveCalled('Other'), () => saveCalled('Another')],
+    ['own dates', () => saveOwn('mock one'), () => saveOwn('mock two')],
+    ['minutes', () => saveMinutes(60), () => saveMinutes(90)],
+    [
+      'days away',
+      () => addAway(app, self(), { candidateId, from: '2026-12-01', to: '2026-12-05', why: '' }),
+      () => saveMinutes(45)
+    ],
+    ['facts', () => saveNoted('one'), () => saveNoted('two')],
+    ['a lesson note', () => note('slow', ''), () => note('slower', 'slow')],
+    [
+      'a target',
+      () => setTarget(app, TEACHER, { itemId, sectionId: section(), bpm: 88 }),
+      () => setTarget(app, TEACHER, { itemId, sectionId: section(), bpm: 84 })
+    ],
+    [
+      'a step',
+      () => setStep(app, TEACHER, { itemId, step: { kind: 'zigzag' } }),
+      () => setStep(app, TEACHER, { itemId, step: undefined })
+    ],
+    ['what was tried', () => keep(10), () => keep(12)]
+  ];
+  const saveNamed = (name: string) =>
+    saveItem(app, TEACHER, { itemId, item: { ...item(), name }, version: item().version });
+  const saveCalled = (name: string) => saveCall(app, TEACHER, { ...call().call, auditionId, name });
+  const saveOwn = (name: string) =>
+    saveCall(app, TEACHER, {
+      ...call().call,
+      auditionId,
+      own: {
+        version: call().ownVersion,
+        slots: [],
+        dates: [{ date: '2027-01-02', name, kind: 'mock', minutes: 20 }]
+      }
+    });
+  const version = () => readFacts(app, TEACHER, { candidateId }).candidate;
+  const saveMinutes = (minutes: number) =>
+    saveTime(app, self(), { candidateId, time: time(minutes), version: version().timeVersion });
+  const saveNoted = (privateNote: string) =>
+    saveFacts(app, TEACHER, { candidateId, facts: facts(privateNote), version: version().factsVersion });
+  const note = (text: string, was: string) => saveLessonNote(app, TEACHER, { candidateId, note: text, was });
+  const keep = (fundamentalsMin: number) =>
+    keepChanges(app, TEACHER, { auditionId, changes: { fundamentalsMin } });
+
+  it.each(DEEDS)('%s', (_, first, second) => {
+    const early = first();
+    const late = second();
+    expect(() => takeBack(app, TEACHER, { undoToken: early })).toThrow('It was changed again since then');
+    takeBack(app, TEACHER, { undoToken: late });
+    takeBack(app, TEACHER, { undoToken: early });
+  });
+
+  it('nor a wish that was answered meanwhile', () => {
+    const undoToken = addWish(app, self(), { candidateId, says: 'the aria faster' });
+    const wishId = readHome(app, self(), { candidateId }).wishes[0]!.id;
+    const answered = answerWish(app, TEACHER, { wishId, answer: 'accepted' });
+    expect(() => takeBack(app, self(), { undoToken })).toThrow('It was changed again since then');
+    // nor is the answer the candidate's to take back
+    expect(() => takeBack(app, self(), { undoToken: answered })).toThrow('somebody else');
   });
 });

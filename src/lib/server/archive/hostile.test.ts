@@ -1,0 +1,136 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { strToU8, zipSync } from 'fflate';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type App, type Who, makeApp } from '../app';
+import { openDb } from '../db/open';
+import { seedDemo } from '../demo/seed';
+import type { Archive } from '../../schema/archive';
+import { listCalls } from '../store/call';
+import { listCandidates } from '../store/candidate';
+import * as intake from '../store/intake';
+import { exportStudio, importArchive } from '../usecase/archive';
+import { readArchive, writeArchive } from './file';
+import { readArchiveFile } from './reader';
+import { unpack } from './unpack';
+
+const folder = mkdtempSync(join(tmpdir(), 'irvot-archive-'));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+const NOW = Date.parse('2026-11-24T08:00:00Z');
+const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
+const studio = () => makeApp(openDb(':memory:'), () => NOW);
+let demo: App;
+let whole: Archive;
+
+beforeAll(() => {
+  demo = makeApp(openDb(':memory:'), () => NOW, true);
+  seedDemo(demo);
+  whole = exportStudio(demo, TEACHER, {});
+});
+
+const refusal = (files: Record<string, Uint8Array>) => {
+  try {
+    unpack([zipSync(files, { level: 9 })]);
+    return 'unpacked';
+  } catch (thrown) {
+    return (thrown as Error).message;
+  }
+};
+const kept = (bytes: Uint8Array) => {
+  const file = join(folder, 'archive.zip');
+  writeFileSync(file, bytes);
+  return file;
+};
+
+describe('an archive that is small and unpacks to much', () => {
+  it('is counted while it is unpacked, whatever it says of itself', () => {
+    const MB = 1024 * 1024;
+    expect(refusal({ 'archive.json': new Uint8Array(120 * MB) })).toContain('larger than any studio');
+    const some = Object.fromEntries(
+      Array.from({ length: 5 }, (_, i) => [`candidates/000${i}.json`, new Uint8Array(80 * MB)])
+    );
+    expect(refusal(some)).toContain('larger than any studio');
+    const lying = zipSync({ 'archive.json': new Uint8Array(120 * MB) }, { level: 9 });
+    // the size it claims stands in its directory, which is not asked
+    new DataView(lying.buffer).setUint32(lying.length - 22 - 46 - 'archive.json'.length + 24, 10, true);
+    expect(() => unpack([lying])).toThrow('larger than any studio');
+  });
+
+  it('holds no more values and is nested no deeper than a studio', () => {
+    expect(refusal({ 'archive.json': strToU8(`[${'1,'.repeat(4_200_000)}1]`) })).toContain(
+      'more than any studio'
+    );
+    expect(refusal({ 'archive.json': strToU8('['.repeat(100_000)) })).toContain('nested deeper');
+    expect(
+      refusal({ 'archive.json': strToU8('{"a":"[[[[[[[[[[[[[[[[[[[[[[[[","b":"\\"[[[[[[[[[[[[[[[[["}') })
+    ).toBe('unpacked');
+  });
+
+  it('has no more files than a studio, and none twice', () => {
+    const many = Object.fromEntries(Array.from({ length: 2100 }, (_, i) => [`f${i}`, strToU8('{}')]));
+    expect(refusal(many)).toContain('files that do not belong there');
+    const one = zipSync({ 'archive.json': strToU8('{}') });
+    expect(() => unpack([one, one])).toThrow();
+  });
+});
+
+describe('an archive read in its worker', () => {
+  it('is the same as read here, and says how far it is', async () => {
+    const steps: string[] = [];
+    const read = await readArchiveFile(kept(writeArchive(whole)), { onProgress: (step) => steps.push(step) });
+    expect(read).toEqual(readArchive([writeArchive(whole)]));
+    expect(steps[0]).toBe('unpack');
+  });
+
+  it('is refused there with its sentence, and stopped when nobody waits for it', async () => {
+    await expect(readArchiveFile(kept(strToU8('no zip at all')))).rejects.toThrow(
+      'This file was not taken in. It is no zip file, or it was cut short. Send it once more. Nothing was changed.'
+    );
+    const stopper = new AbortController();
+    const reading = readArchiveFile(kept(writeArchive(whole)), { signal: stopper.signal });
+    stopper.abort();
+    await expect(reading).rejects.toThrow('It was stopped. Nothing was changed.');
+  });
+});
+
+describe('an archive that is taken in', () => {
+  it('and stopped half-way leaves nothing behind', async () => {
+    const app = studio();
+    const stopper = new AbortController();
+    const taking = importArchive(app, TEACHER, {
+      archive: whole,
+      signal: stopper.signal,
+      onProgress: (done) => done === 3 && stopper.abort()
+    });
+    await expect(taking).rejects.toThrow('It was stopped.');
+    expect([listCandidates(app.db), listCalls(app.db)]).toEqual([[], []]);
+    await importArchive(app, TEACHER, { archive: whole });
+    expect(listCandidates(app.db)).toHaveLength(whole.candidates.length);
+  });
+
+  it('and left half-way by a process that died is taken back at the next start', async () => {
+    const app = studio();
+    await importArchive(app, TEACHER, { archive: whole });
+    intake.begin(app.db, [...whole.calls.map((c) => c.id), ...whole.candidates.slice(1).map((c) => c.id)]);
+    intake.takeBack(app.db);
+    // who was here before stays, with the list taken meanwhile
+    const [first] = whole.candidates;
+    expect(listCandidates(app.db).map((c) => c.id)).toEqual([first!.id]);
+    const taken = new Set(first!.auditions.map((a) => a.callId));
+    expect(new Set(listCalls(app.db).map((c) => c.id))).toEqual(taken);
+  });
+
+  it('with an id that something else here has is refused with a sentence, and nothing of it stays', async () => {
+    const [first] = whole.candidates;
+    const renamed = (text: string) => JSON.parse(text.replaceAll(/"([0-9a-f]{8})-/g, '"x$1-')) as Archive;
+    const other = renamed(JSON.stringify({ ...whole, candidates: [first] }));
+    const [audition] = other.candidates[0]!.auditions;
+    (audition as { id: string }).id = first!.auditions[0]!.id;
+    const before = exportStudio(demo, TEACHER, {});
+    await expect(importArchive(demo, TEACHER, { archive: other })).rejects.toThrow(
+      'Something of it is in this studio already. Nothing was changed.'
+    );
+    expect(exportStudio(demo, TEACHER, {})).toEqual(before);
+  });
+});

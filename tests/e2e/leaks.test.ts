@@ -1,0 +1,158 @@
+import { readFileSync, readdirSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import { Studio } from './studio';
+import { Visitor, enter, pathOf, routesOf } from './visitor';
+
+const studio = new Studio(4391, true);
+test.afterAll(() => studio.close());
+
+type Person = { name: string; candidateId: string; auditions: string[]; items: string[]; visitor: Visitor };
+
+/** Everybody of the demo: who they are, what is theirs, and their own way in. */
+async function everybody(origin: string): Promise<{ teacher: Visitor; people: Person[] }> {
+  const teacher = await enter(origin, 'teacher');
+  const { text } = await teacher.ask('/studio/__data.json');
+  const ids = [...new Set(text.match(/[0-9a-f]{8}-[0-9a-f-]{27}/g))];
+  const people: Person[] = [];
+  for (const candidateId of ids) {
+    const page = await teacher.ask(`/candidates/${candidateId}`);
+    if (page.status !== 200) continue;
+    const name = /<h1[^>]*>(?:<!--[^>]*-->)*<bdi>([^<]+)<\/bdi>/.exec(page.text)![1]!;
+    const auditions = [
+      ...new Set([...page.text.matchAll(/href="\/auditions\/([0-9a-f-]{36})"/g)].map((m) => m[1]!))
+    ];
+    const items: string[] = [];
+    for (const audition of auditions) {
+      const list = await teacher.ask(`/auditions/${audition}/list`);
+      items.push(...[...list.text.matchAll(/\/list\/([0-9a-f-]{36})/g)].map((m) => m[1]!));
+    }
+    const visitor = await enter(origin, name, candidateId);
+    people.push({ name, candidateId, auditions, items: [...new Set(items)], visitor });
+  }
+  return { teacher, people };
+}
+
+test('nobody reads another person’s name or ids, in any byte of any answer', async () => {
+  const origin = await studio.at('2026-11-24T08:00:00Z');
+  const { people } = await everybody(origin);
+  expect(people.length).toBeGreaterThan(4);
+  expect(people.flatMap((p) => p.items).length).toBeGreaterThan(20);
+  // in a real studio nobody is entered by a click, and the door names nobody
+  await studio.at('2026-11-24T08:00:01Z', false);
+  const reads = routesOf().filter((route) => route.isRead);
+  expect(reads.length).toBeGreaterThan(25);
+  const nobody = new Visitor('nobody', origin);
+  let answers = 0;
+  for (const visitor of [nobody, ...people.map((p) => p.visitor)]) {
+    const others = people.filter((p) => p.visitor !== visitor);
+    const secrets = others.flatMap((p) => [p.name, p.candidateId, ...p.auditions, ...p.items]);
+    for (const person of people)
+      for (const route of reads) {
+        const path = pathOf(route, {
+          candidate: person.candidateId,
+          audition: person.auditions[0] ?? 'none',
+          item: person.items[0] ?? 'none',
+          number: '1'
+        });
+        for (const asked of [path, `${path === '/' ? '' : path}/__data.json`, `${path}?a=1&b=1`]) {
+          const { status, text, headers } = await visitor.ask(asked);
+          answers += 1;
+          expect(status, `${visitor.name} ${asked}`).not.toBe(500);
+          const seen = [text, headers.get('location'), headers.get('content-disposition')].join(' ');
+          // what was asked for is in the address of the answer itself
+          const leaked = secrets.filter((secret) => !asked.includes(secret) && seen.includes(secret));
+          expect(leaked, `${visitor.name} asks ${asked}`).toEqual([]);
+        }
+      }
+  }
+  expect(answers).toBeGreaterThan(2000);
+});
+
+test('every answer says what it is, is kept by nobody, and is guessed at by no browser', async () => {
+  const origin = await studio.at('2026-11-24T08:00:00Z');
+  const teacher = await enter(origin, 'teacher');
+  const nobody = new Visitor('nobody', origin);
+  for (const path of ['/studio', '/lists', '/join/none', '/feed/none.ics', '/sign-in', '/nowhere']) {
+    for (const visitor of [nobody, teacher]) {
+      const { headers } = await visitor.ask(path);
+      expect(headers.get('cache-control'), path).toBe('private, no-store');
+      expect(headers.get('x-content-type-options'), path).toBe('nosniff');
+      if (headers.get('content-type')) expect(headers.get('content-type'), path).toContain('charset=utf-8');
+    }
+  }
+  const [, script] = /(?:href|src)="([^"]*_app\/immutable\/[^"]+\.js)"/.exec(
+    (await nobody.ask('/sign-in')).text
+  )!;
+  const asset = await nobody.ask(script!.startsWith('.') ? script!.slice(1) : script!);
+  expect(asset.status).toBe(200);
+  expect(asset.headers.get('x-content-type-options')).toBe('nosniff');
+});
+
+test('signing in leads to a page of the studio, whatever it was told', async () => {
+  const fresh = new Studio(4392);
+  const origin = await fresh.at('2026-11-24T08:00:00Z');
+  try {
+    const nobody = new Visitor('nobody', origin);
+    const login = { login: 'marthe', password: 'three quiet herons' };
+    await nobody.send('/new-studio', new URLSearchParams({ name: 'Marthe', ...login }));
+    for (const to of [
+      '//evil.example',
+      '/\\evil.example',
+      '/\t/evil.example',
+      '/.//evil.example',
+      'https://evil.example/x',
+      'javascript:alert(1)'
+    ]) {
+      const path = `/sign-in?to=${encodeURIComponent(to)}`;
+      const { text } = await nobody.send(path, new URLSearchParams(login));
+      const { type, location } = JSON.parse(text) as { type: string; location: string };
+      expect([type, location], to).toEqual(['redirect', '/']);
+    }
+    const { text } = await nobody.send('/sign-in?to=%2Flists', new URLSearchParams(login));
+    expect(JSON.parse(text)).toMatchObject({ location: '/lists' });
+  } finally {
+    await fresh.close();
+  }
+});
+
+test('what is kept is readable by its owner alone, and the log names nobody', async () => {
+  const origin = await studio.at('2026-11-24T08:00:00Z');
+  const { people } = await everybody(origin);
+  const [first, second] = people;
+  expect((await first!.visitor.ask(`/candidates/${second!.candidateId}`)).status).toBe(403);
+  const modes = (at: string): string[] =>
+    readdirSync(at, { withFileTypes: true }).flatMap((entry) => {
+      const path = join(at, entry.name);
+      const mode = (statSync(path).mode & 0o777).toString(8);
+      return [
+        `${entry.isDirectory() ? 'folder' : 'file'} ${mode}`,
+        ...(entry.isDirectory() ? modes(path) : [])
+      ];
+    });
+  expect(new Set(modes(studio.data))).toEqual(new Set(['file 600']));
+  const log = readFileSync(join(studio.data, 'irvot.log'), 'utf8');
+  expect(log).toContain('"refused"');
+  expect(log).toContain('"signed in"');
+  for (const { name, visitor } of people) {
+    expect(log).not.toContain(name);
+    expect(log).not.toContain(visitor.cookie.split('=')[1]!);
+  }
+});
+
+test('who is erased is in no file of the studio any more', async () => {
+  const origin = await studio.at('2026-11-24T08:00:00Z');
+  const { teacher, people } = await everybody(origin);
+  const [gone] = people;
+  const everything = () =>
+    readdirSync(studio.data)
+      .map((name) => readFileSync(join(studio.data, name)).toString('utf8'))
+      .join('\n');
+  expect(everything()).toContain(gone!.name);
+  const erase = await teacher.send(
+    `/candidates/${gone!.candidateId}?/erase`,
+    new URLSearchParams({ typed: gone!.name })
+  );
+  expect(JSON.parse(erase.text)).toMatchObject({ type: 'redirect', location: '/studio' });
+  expect(everything()).not.toContain(gone!.name);
+});

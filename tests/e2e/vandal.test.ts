@@ -1,0 +1,256 @@
+import { stringify } from 'devalue';
+import { expect, test } from '@playwright/test';
+import fc from 'fast-check';
+import { Studio } from './studio';
+import { type Visitor, enter, pathOf, routesOf } from './visitor';
+import { Visitor as Stranger } from './visitor';
+
+const studio = new Studio(4393, true);
+test.afterAll(() => studio.close());
+
+/** `npm run bench -- vandal` asks for more. */
+const TIMES = Number(process.env.IRVOT_VANDAL ?? 20_000);
+
+/** Names that our forms have, and some that none has. */
+const NAMES = [
+  ...[
+    'name',
+    'rounds',
+    'dates',
+    'slots',
+    'ownDates',
+    'itemId',
+    'sectionId',
+    'bpm',
+    'date',
+    'minutes',
+    'from',
+    'to',
+    'why',
+    'line'
+  ],
+  ...[
+    'login',
+    'password',
+    'present',
+    'undo',
+    'as',
+    'ids',
+    'id',
+    'back',
+    'audition',
+    'call',
+    'typed',
+    'says',
+    'wishId',
+    'answer',
+    'note'
+  ],
+  ...[
+    'was',
+    'kind',
+    'isTicked',
+    'step',
+    'changes',
+    'session',
+    'text',
+    'rows',
+    'week',
+    'exceptions',
+    'lessons',
+    'version',
+    'zone'
+  ],
+  ...[
+    'instruments',
+    'isMinor',
+    'consentOn',
+    'privateNote',
+    'attempts',
+    'notHeld',
+    'unit',
+    'tempoBpm',
+    'sections',
+    'cuts',
+    'errata'
+  ],
+  ...['__proto__', 'constructor', '__superform_id', '__superform_json', '__superform_file_name', '']
+];
+/** Values that somebody thought would do harm. */
+const ODD = [
+  ...[
+    '',
+    ' ',
+    '0',
+    '-1',
+    '1e309',
+    'NaN',
+    'null',
+    '[]',
+    '{}',
+    '[object Object]',
+    "' OR 1=1 --",
+    '<script>alert(1)</script>',
+    '../../etc/passwd'
+  ],
+  ...[
+    '2026-02-30',
+    '2199-12-31',
+    '1900-01-01',
+    '0000-00-00',
+    '9'.repeat(400),
+    'é'.repeat(300),
+    '\u0000',
+    '\u202e abc',
+    '🎵',
+    'half' + ' '.repeat(5000)
+  ],
+  ...[
+    '25:61',
+    'Nowhere/Else',
+    'Europe/Brussels',
+    '%00',
+    '%0a',
+    '\r\nset-cookie: x=y',
+    'a'.repeat(20_000),
+    '{"a":',
+    '[{"a":0}]',
+    '-9007199254740993'
+  ]
+];
+
+type Ids = { readonly [parameter: string]: readonly string[] };
+
+/** Ids of the studio itself: somebody else's, another kind's, and none at all. */
+async function readIds(teacher: Visitor): Promise<Ids> {
+  const all = (text: string) => [...new Set(text.match(/[0-9a-f]{8}-[0-9a-f-]{27}/g))];
+  const studioIds = all((await teacher.ask('/studio/__data.json')).text);
+  const auditions = [
+    ...new Set(
+      [...(await teacher.ask('/studio')).text.matchAll(/auditions\/([0-9a-f-]{36})/g)].map((m) => m[1]!)
+    )
+  ];
+  const items = all((await teacher.ask(`/auditions/${auditions[0]}/list`)).text);
+  const wrong = ['none', '%00', '%0a', '..', 'a'.repeat(300), studioIds[0]!];
+  return {
+    candidate: [...studioIds.slice(0, 6), ...wrong],
+    audition: [...auditions, ...wrong],
+    item: [...items.slice(0, 8), ...wrong],
+    number: ['1', '0', '-1', '99999999', 'x'],
+    token: ['none', 'x.ics', 'a'.repeat(300)]
+  };
+}
+
+/** Bad inputs: any field with any value, plain, as parts, or as the text of a form; and bodies that are nothing of the kind. */
+function inputs(ids: readonly string[]) {
+  const text = fc.oneof(
+    { weight: 4, arbitrary: fc.constantFrom(...ODD) },
+    { weight: 3, arbitrary: fc.constantFrom(...ids) },
+    { weight: 2, arbitrary: fc.string({ maxLength: 40 }) },
+    { weight: 1, arbitrary: fc.integer().map(String) }
+  );
+  const fields = fc.array(fc.tuple(fc.constantFrom(...NAMES), text), { maxLength: 12 });
+  const leaf = fc.oneof(
+    text,
+    fc.double(),
+    fc.integer(),
+    fc.boolean(),
+    fc.constant(null),
+    fc.constant(undefined)
+  );
+  const { tree } = fc.letrec<{ tree: unknown; part: unknown }>((tie) => ({
+    part: fc.oneof({ depthSize: 'small' }, leaf, fc.array(tie('part'), { maxLength: 6 }), tie('tree')),
+    tree: fc.dictionary(fc.constantFrom(...NAMES.filter((n) => n !== '__proto__')), tie('part'), {
+      maxKeys: 10,
+      noNullPrototype: true
+    })
+  }));
+  const places = fc.array(fc.oneof(fc.integer({ min: -5, max: 30 }), leaf), { maxLength: 8 });
+  const flat = fc.array(
+    fc.oneof(leaf, places, fc.dictionary(fc.constantFrom('name', 'rounds', 'rows', 'week'), fc.nat(30))),
+    { maxLength: 30 }
+  );
+  const state = (written: string) => new URLSearchParams({ __superform_json: written });
+  return fc.oneof(
+    {
+      weight: 4,
+      arbitrary: fields.map((all) => ({ body: new URLSearchParams(all as [string, string][]), kind: '' }))
+    },
+    { weight: 6, arbitrary: tree.map((value) => ({ body: state(stringify(value)), kind: '' })) },
+    { weight: 3, arbitrary: flat.map((value) => ({ body: state(JSON.stringify(value)), kind: '' })) },
+    { weight: 1, arbitrary: fields.map((all) => ({ body: JSON.stringify(all), kind: 'application/json' })) },
+    {
+      weight: 2,
+      arbitrary: fields.map((all) => {
+        const body = new FormData();
+        for (const [name, value] of all) body.append(name, value.length > 6 ? new Blob([value]) : value);
+        return { body, kind: '' };
+      })
+    },
+    {
+      weight: 1,
+      arbitrary: fc
+        .tuple(text, fc.constantFrom('text/plain', 'multipart/form-data; boundary=x', 'application/zip', 'x'))
+        .map(([body, kind]) => ({ body, kind }))
+    }
+  );
+}
+
+/** A few at a time: each holds whole bodies. */
+function* samples<T>(choice: fc.Arbitrary<T>): Generator<T> {
+  const [seed, some] = [20_261_127, 200];
+  for (let n = 0; n < TIMES; n += some)
+    yield* fc.sample(choice, { seed: seed + n, numRuns: Math.min(some, TIMES - n) });
+}
+
+test(`of ${TIMES} bad inputs to every form and every door, none is an error of the studio and none keeps it waiting`, async () => {
+  test.setTimeout(3_600_000);
+  const origin = await studio.at('2026-11-24T08:00:00Z');
+  const teacher = await enter(origin, 'teacher');
+  const ids = await readIds(teacher);
+  const candidate = await enter(origin, 'candidate', ids.candidate![0]);
+  const asked = routesOf().flatMap((route) =>
+    // erasing and putting away leave nobody to be asked about
+    route.actions.filter((name) => !['erase', 'archive'].includes(name)).map((name) => ({ route, name }))
+  );
+  expect(asked.length).toBeGreaterThan(30);
+  const everyId = Object.values(ids).flat();
+  const choice = fc.record({
+    who: fc.constantFrom(teacher, teacher, candidate, new Stranger('nobody', origin)),
+    to: fc.constantFrom(...asked),
+    at: fc.dictionary(fc.constantFrom('candidate', 'audition', 'item', 'number', 'token'), fc.nat(100)),
+    sent: inputs(everyId)
+  });
+  let [taken, refused, slow] = [0, 0, 0];
+  for (const { who, to, at, sent } of samples(choice)) {
+    const parameters = Object.fromEntries(
+      Object.entries(ids).map(([name, some]) => [name, some[(at[name] ?? 0) % some.length]!])
+    );
+    const path = pathOf(to.route, parameters, to.name);
+    const { status, text, ms } = await who.send(
+      path,
+      sent.body,
+      sent.kind ? { 'content-type': sent.kind } : {}
+    );
+    const said = `${who.name} ${path} ${String(sent.body).slice(0, 600)}`;
+    expect(status, said).not.toBe(500);
+    expect(text, said).not.toContain('Something went wrong');
+    if (ms > 1000) slow += 1;
+    if (text.includes('"type":"success"') || text.includes('"type":"redirect"')) taken += 1;
+    else refused += 1;
+  }
+  console.log(
+    `${TIMES} bad inputs: ${taken} taken or led on, ${refused} refused, ${slow} took over a second`
+  );
+  expect(refused).toBeGreaterThan(TIMES / 2);
+  // the studio still stands, page by page
+  for (const route of routesOf().filter((r) => r.isRead && !r.path.includes('[token]'))) {
+    const path = pathOf(route, {
+      candidate: ids.candidate![0]!,
+      audition: ids.audition![0]!,
+      item: ids.item![0]!,
+      number: '1'
+    });
+    expect((await teacher.ask(path)).status, path).toBeLessThan(500);
+  }
+});

@@ -1,0 +1,78 @@
+/** Somebody who asks a studio without a browser: with a cookie or none, a request at a time; and what there is to be asked. */
+import { readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+
+/** Longer than any answer takes, however busy the machine: who hears nothing by then is kept waiting for ever. */
+const WOULD_NOT_END_MS = 10_000;
+
+export type Answer = {
+  readonly status: number;
+  readonly text: string;
+  readonly headers: Headers;
+  readonly ms: number;
+};
+
+export class Visitor {
+  constructor(
+    readonly name: string,
+    private readonly origin: string,
+    readonly cookie = ''
+  ) {}
+
+  async ask(path: string, init: RequestInit = {}): Promise<Answer> {
+    const began = performance.now();
+    const headers = { cookie: this.cookie, origin: this.origin, ...(init.headers as Record<string, string>) };
+    const signal = AbortSignal.timeout(WOULD_NOT_END_MS);
+    const answer = await fetch(this.origin + path, { redirect: 'manual', ...init, headers, signal });
+    const text = Buffer.from(await answer.arrayBuffer()).toString('latin1');
+    return { status: answer.status, text, headers: answer.headers, ms: performance.now() - began };
+  }
+
+  /** As a page that runs sends a form. */
+  send(path: string, body: RequestInit['body'], headers: Record<string, string> = {}): Promise<Answer> {
+    const asAction = { accept: 'application/json', 'x-sveltekit-action': 'true' };
+    return this.ask(path, { method: 'POST', body: body!, headers: { ...asAction, ...headers } });
+  }
+}
+
+/** Enters a demo as its teacher, or as one of its candidates. */
+export async function enter(origin: string, name: string, candidateId = ''): Promise<Visitor> {
+  const nobody = new Visitor('nobody', origin);
+  const answer = await nobody.ask('/enter', {
+    method: 'POST',
+    body: new URLSearchParams({ as: candidateId })
+  });
+  return new Visitor(name, origin, answer.headers.getSetCookie()[0]!.split(';')[0]!);
+}
+
+export type Route = {
+  /** With its parameters in square brackets. */
+  readonly path: string;
+  /** Names of a page's form actions; "" where it takes posts itself. */
+  readonly actions: readonly string[];
+  readonly isRead: boolean;
+};
+
+/** Every route of the application and its form actions, as its files say. */
+export function routesOf(directory = 'src/routes', path = ''): Route[] {
+  return readdirSync(directory, { withFileTypes: true }).flatMap((entry): Route[] => {
+    if (entry.isDirectory()) return routesOf(join(directory, entry.name), `${path}/${entry.name}`);
+    const text = () => readFileSync(join(directory, entry.name), 'utf8');
+    if (entry.name === '+page.svelte') return [{ path, actions: [], isRead: true }];
+    if (entry.name === '+page.server.ts') return [{ path, actions: actionsIn(text()), isRead: false }];
+    if (entry.name !== '+server.ts') return [];
+    return [{ path, actions: /const POST\b/.test(text()) ? [''] : [], isRead: /const GET\b/.test(text()) }];
+  });
+}
+
+function actionsIn(text: string): string[] {
+  const at = text.indexOf('export const actions');
+  if (at < 0) return [];
+  return [...text.slice(at).matchAll(/^ {2}(\w+)[:(]/gm)].map(([, name]) => name!);
+}
+
+/** The path with its parameters filled in, and an action behind it. */
+export function pathOf({ path }: Route, parameters: Record<string, string>, action = ''): string {
+  const filled = path.replace(/\[(\w+)(?:=\w+)?\]/g, (_, name: string) => parameters[name] ?? '1') || '/';
+  return action === '' || action === 'default' ? filled : `${filled}?/${action}`;
+}
