@@ -69,6 +69,13 @@ function knownHosts() {
   return new Set(['localhost', '127.0.0.1', '[::1]', hostname().toLowerCase(), ...addresses]);
 }
 
+/** What was refused before all of it had come is let run out: cut off, its sender would not hear the refusal. */
+function drain(request) {
+  if (request.readableEnded) return;
+  request.removeAllListeners('data');
+  request.resume();
+}
+
 function answer(request, response) {
   // the header is ours alone: which of both this server speaks
   request.headers[PROTOCOL] = scheme;
@@ -86,6 +93,7 @@ function answer(request, response) {
     );
     return;
   }
+  response.on('finish', () => drain(request));
   compress(request, response, () => handler(request, response));
 }
 

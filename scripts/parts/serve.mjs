@@ -24,6 +24,8 @@ export async function serve({ port, data, env = {} }) {
       (response) => response.ok || response.status < 500,
       () => false
     );
+    // one that ends by itself says why
+    if (isUp) child.on('exit', (code) => code && console.error(said.slice(-2000)));
     if (isUp) return { origin, child, stop: () => child.kill('SIGTERM') };
     await new Promise((resolve) => setTimeout(resolve, 100));
   }

@@ -12,6 +12,9 @@ export type Answer = {
   readonly ms: number;
 };
 
+const wasReset = (thrown: unknown) =>
+  ((thrown as Error).cause as { code?: string } | undefined)?.code === 'ECONNRESET';
+
 export class Visitor {
   constructor(
     readonly name: string,
@@ -19,13 +22,20 @@ export class Visitor {
     readonly cookie = ''
   ) {}
 
-  async ask(path: string, init: RequestInit = {}): Promise<Answer> {
+  async ask(path: string, init: RequestInit = {}, isAgain = false): Promise<Answer> {
     const began = performance.now();
     const headers = { cookie: this.cookie, origin: this.origin, ...(init.headers as Record<string, string>) };
     const signal = AbortSignal.timeout(WOULD_NOT_END_MS);
-    const answer = await fetch(this.origin + path, { redirect: 'manual', ...init, headers, signal });
-    const text = Buffer.from(await answer.arrayBuffer()).toString('latin1');
-    return { status: answer.status, text, headers: answer.headers, ms: performance.now() - began };
+    try {
+      const answer = await fetch(this.origin + path, { redirect: 'manual', ...init, headers, signal });
+      const text = Buffer.from(await answer.arrayBuffer()).toString('latin1');
+      return { status: answer.status, text, headers: answer.headers, ms: performance.now() - began };
+    } catch (thrown) {
+      // a connection that was idle may have been closed just then
+      if (!isAgain && wasReset(thrown)) return this.ask(path, init, true);
+      const sent = String(init.body).slice(0, 300);
+      throw new Error(`no answer to ${this.name} asking ${path} with ${sent}`, { cause: thrown });
+    }
   }
 
   /** As a page that runs sends a form. */

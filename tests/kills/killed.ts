@@ -22,15 +22,6 @@ export async function buildDriver(): Promise<void> {
   execFileSync('gcc', ['-shared', '-fPIC', '-O1', '-o', POWER, 'tests/kills/power.c', '-ldl']);
 }
 
-/** A linear congruential generator (Numerical Recipes): the same kills in every run. */
-export function dice(seed: number): (most: number) => number {
-  let state = seed >>> 0;
-  return (most) => {
-    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
-    return Math.floor((state / 2 ** 32) * most);
-  };
-}
-
 type Work = 'write' | 'write-unsynced' | 'backup';
 type Killing = {
   /** After its first word. */

@@ -4,7 +4,8 @@ import Database from 'better-sqlite3';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { findDamage, listBackups } from '../../src/lib/server/db/backup';
 import { backupsOf, openStudio } from '../../src/lib/server/db/studio-file';
-import { SCRATCH, buildDriver, clearUp, dice, runDriver, runKilled } from './killed';
+import { dice } from '../fixtures/dice';
+import { SCRATCH, buildDriver, clearUp, runDriver, runKilled } from './killed';
 
 /** `npm run bench -- kills` asks for more. */
 const TIMES = Number(process.env.IRVOT_KILLS ?? 1);

@@ -10,6 +10,7 @@ import { logTouch } from '../usecase/log';
 import { pinBlock, pinRung } from '../usecase/pin';
 import { addAway, addCandidate, archiveCandidate, readFacts, saveFacts, saveTime } from '../usecase/studio';
 import { exportStudio, importArchive } from '../usecase/archive';
+import { dice } from '../../../../tests/fixtures/dice';
 import { STUDY } from '../../../../tests/fixtures/study';
 import { readArchive, writeArchive } from './file';
 
@@ -25,11 +26,7 @@ const TEXTS = ['first line\nsecond\tline', ...LINES];
 /** A studio made through its own use cases, with something of everything that can be stored. */
 function randomStudio(seed: number): App {
   const app = studio();
-  let state = seed;
-  const roll = (most: number) => {
-    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
-    return Math.floor((state / 2 ** 32) * most);
-  };
+  const roll = dice(seed);
   const line = () => LINES[roll(LINES.length)]!.slice(0, 110);
   const text = () => TEXTS[roll(TEXTS.length)]!;
   const day = (from: number, to: number) => formatDate(TODAY + from + roll(to - from));

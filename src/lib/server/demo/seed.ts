@@ -196,8 +196,8 @@ function putCall(
   ids: readonly string[],
   today: number
 ): void {
-  const rounds = demo.rounds.map((r, i) => ({
-    id: `${auditionId}-${i}`,
+  const rounds = demo.rounds.map((r) => ({
+    id: app.newId(),
     name: r.name,
     date: formatDate(today + r.inDays),
     time: r.time,

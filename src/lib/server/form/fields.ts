@@ -42,6 +42,7 @@ export async function readFields(request: Request, limits: Limits = {}): Promise
     parser.on('file', (_name, stream) => {
       stream.on('data', (chunk: Buffer) => chunks.push(chunk));
       stream.on('limit', refuse('form-too-large'));
+      stream.on('error', refuse('form-unreadable'));
     });
     for (const limit of ['fieldsLimit', 'filesLimit', 'partsLimit'] as const)
       parser.on(limit, refuse('form-too-large'));

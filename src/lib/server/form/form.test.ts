@@ -48,7 +48,9 @@ describe('the fields of a form', () => {
       'form-unreadable'
     );
     const cut = { 'content-type': 'multipart/form-data; boundary=b' };
-    expect(await codeOf(readFields(post('--b\r\ncontent-dispo', cut)))).toBe('form-unreadable');
+    const part = '--b\r\ncontent-disposition: form-data; name="f"';
+    for (const body of ['--b\r\ncontent-dispo', `${part}\r\n\r\nx`, `${part}; filename="x"\r\n\r\nx`])
+      expect(await codeOf(readFields(post(body, cut), { fileBytes: 100 }))).toBe('form-unreadable');
     expect(await codeOf(readFields(typed({ note: 'x'.repeat(600_000) })))).toBe('form-too-large');
     const parts = new FormData();
     parts.append('file', new Blob(['x'.repeat(2000)]), 'x');

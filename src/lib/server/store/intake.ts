@@ -5,7 +5,10 @@ const statements = preparedOnce((db) => ({
   begin: db.prepare('INSERT INTO intake (id) VALUES (?)'),
   finish: db.prepare('DELETE FROM intake'),
   dropCandidates: db.prepare('DELETE FROM candidate WHERE id IN (SELECT id FROM intake)'),
-  dropCalls: db.prepare('DELETE FROM call WHERE id IN (SELECT id FROM intake)')
+  // a list that somebody who was here has taken meanwhile stays
+  dropCalls: db.prepare(
+    'DELETE FROM call WHERE id IN (SELECT id FROM intake) AND NOT EXISTS (SELECT 1 FROM audition WHERE call_id = call.id)'
+  )
 }));
 
 /** Within the transaction that takes the first of it in. */

@@ -2,6 +2,7 @@
 import type { App } from '../app';
 import { eventsOf, writeCalendar } from '../calendar';
 import { entriesFrom, putEntry } from '../store/calendar-entry';
+import { findAudition } from '../store/audition';
 import { auditionOfFeed, dropFeedLink, putFeedLink } from '../store/feed-link';
 import { hashToken, newToken } from '../token';
 import { candidateOfAudition } from './about';
@@ -35,6 +36,7 @@ export const makeFeed = useCase({
   rule: 'own',
   about: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => {
+    found(findAudition(app.db, input.auditionId));
     const token = newToken();
     putFeedLink(app.db, input.auditionId, hashToken(token), app.now());
     return token;

@@ -23,6 +23,8 @@ export const POST: RequestHandler = async (event) => {
   // a kind that no other site can send without asking first
   if (event.request.headers.get('content-type') !== 'application/zip' || !event.request.body)
     error(415, { message: 'Choose a file first.' });
+  const length = Number(event.request.headers.get('content-length') ?? 0);
+  if (length > MOST_ARCHIVE_BYTES) error(413, { message: unreadable(sayTooLarge(length)).message });
   const { who } = event.locals;
   const folder = await mkdtemp(join(dataDirectory(), 'incoming-'));
   const file = join(folder, 'archive.zip');

@@ -1,0 +1,171 @@
+/** Forms as a page fills them, sound but for one thing or two: what a slip, an old window or somebody with bad intent would send. */
+import { stringify } from 'devalue';
+
+type Roll = (most: number) => number;
+
+const section = (more: object) => ({
+  ...{ id: 'new-1', name: '', fromBar: 1, toBar: 16, unit: 'quarter', use: 'mean', dueOn: '' },
+  ...{
+    targetBpm: 96,
+    lowBpm: 80,
+    highBpm: 92,
+    stretchBpm: null,
+    fromBpm: 60,
+    toBpm: 80,
+    recordings: '88 92 96',
+    minutesPerWeek: 20
+  },
+  ...more
+});
+const item = {
+  ...{
+    version: 1,
+    name: 'Study in slips',
+    composer: 'Quill',
+    kind: 'etude',
+    edition: '',
+    pages: '3',
+    key: 'D minor',
+    tested: ''
+  },
+  ...{
+    errata: '3: tie',
+    cuts: '2-9',
+    hasOwnSections: false,
+    barsPerLine: '4 4 4 4',
+    metre: '4/4',
+    fromBar: 1,
+    toBar: 16,
+    pickupBeats: null
+  },
+  ...{
+    minutesPerWeek: null,
+    mostPerDayMin: 30,
+    strategy: 'ramp',
+    notesPerBeat: 4,
+    tires: 'lips',
+    step: 'auto',
+    shape: 'equal-percent',
+    inARow: 3
+  },
+  sections: ['pulse', 'range', 'recordings', 'change', 'free']
+    .slice(0, 1)
+    .map((tempoKind) => section({ tempoKind }))
+};
+const call = {
+  version: 1,
+  name: 'Slipway Winds',
+  rounds: [
+    {
+      id: '',
+      name: 'first round',
+      date: '2027-01-09',
+      time: '10:40',
+      zone: 'Europe/Brussels',
+      isHistory: false,
+      isWeek: false,
+      isRecorded: false,
+      uploadBy: '',
+      hearsAll: true,
+      itemIds: []
+    },
+    {
+      id: '',
+      name: 'final',
+      date: '2027-02-09',
+      time: '',
+      zone: 'Europe/Brussels',
+      isHistory: false,
+      isWeek: true,
+      isRecorded: true,
+      uploadBy: '2027-02-12',
+      hearsAll: false,
+      itemIds: ['none']
+    }
+  ],
+  dates: [{ date: '2026-12-12', name: 'closes', kind: 'deadline' }],
+  ownVersion: 1,
+  ownDates: [{ date: '2026-12-20', name: 'mock', kind: 'mock', minutes: 20 }],
+  slots: [{ roundId: 'none', date: '2027-01-10', time: '' }]
+};
+const time = {
+  ...{ version: 1, warmUpMin: 10, fundamentalsMin: 10 },
+  week: [{ weekday: 1, start: '17:00', minutes: 60 }],
+  lessons: [{ weekday: 2, start: '', minutes: 45, isInside: true }],
+  exceptions: [{ date: '2026-12-01', until: '2026-12-14', minutes: 0, why: 'away' }]
+};
+const touch = {
+  itemId: 'none',
+  date: '2026-11-24',
+  fromBar: 1,
+  toBar: 4,
+  minutes: 10,
+  tempoBpm: 60,
+  unit: 'quarter',
+  attempts: 'ccncc',
+  notHeld: ['rhythm'],
+  isRecorded: false,
+  note: ''
+};
+const row = {
+  name: 'Study',
+  composer: 'Quill',
+  kind: 'etude',
+  edition: '',
+  pages: '',
+  tested: '',
+  metre: '4/4',
+  fromBar: 1,
+  toBar: 16,
+  unit: 'quarter',
+  lowBpm: 60,
+  highBpm: 72,
+  minutesPerWeek: null
+};
+const facts = {
+  name: 'Ada',
+  instruments: 'oboe',
+  zone: 'Europe/Brussels',
+  isMinor: true,
+  version: 1,
+  guardian: 'x',
+  consentOn: '2026-01-01',
+  privateNote: 'y'
+};
+
+/** By the form's route and action. */
+const SOUND: Record<string, object> = {
+  '/candidates/[candidate]/auditions/new?/save': call,
+  '/auditions/[audition]/call?/save': call,
+  '/auditions/[audition]/call?/preview': call,
+  '/auditions/[audition]/list/new?/save': item,
+  '/auditions/[audition]/list/[item]?/save': item,
+  '/auditions/[audition]/list/[item]?/preview': item,
+  '/auditions/[audition]/list/import?/save': { rows: [row, { ...row, name: 'Another' }] },
+  '/candidates/[candidate]/time?/save': time,
+  '/auditions/[audition]/log?/touch': touch,
+  '/auditions/[audition]/log?/line': { line: '1 3-4 10m @60 ccncc -rhythm late' },
+  '/candidates/[candidate]?/facts': facts,
+  '/studio?/add': { name: 'Bo', instruments: 'flute', zone: 'Europe/Brussels', isMinor: false }
+};
+
+export const NEARLY = Object.keys(SOUND);
+
+/** The form with one to three of its values made something else. */
+export function nearlySound(form: string, roll: Roll, odd: readonly unknown[]): URLSearchParams {
+  let value: unknown = structuredClone(SOUND[form]!);
+  for (let n = 0; n < 1 + roll(3); n += 1) value = spoil(value, roll, odd);
+  return new URLSearchParams({ __superform_json: stringify(value) });
+}
+
+function spoil(value: unknown, roll: Roll, odd: readonly unknown[]): unknown {
+  const isHolder = typeof value === 'object' && value !== null && Object.keys(value).length > 0;
+  if (!isHolder || roll(8) === 0) return roll(3) === 0 ? [value, value] : odd[roll(odd.length)];
+  const holder = value as Record<string, unknown>;
+  const keys = Object.keys(holder);
+  const key = keys[roll(keys.length)]!;
+  if (Array.isArray(value) && roll(4) === 0)
+    return Array.from({ length: [0, 2, 21, 61, 401][roll(5)]! }, () => structuredClone(value[0] as unknown));
+  holder[key] = spoil(holder[key], roll, odd);
+  return value;
+}
