@@ -6,7 +6,7 @@
 import { readFileSync } from 'node:fs';
 import { type Page, expect, test } from '@playwright/test';
 import ICAL from 'ical.js';
-import { Studio, alive, step } from './studio';
+import { Studio, alive, step, signIn } from './studio';
 
 const studio = new Studio(3381);
 test.afterAll(() => studio.close());
@@ -206,11 +206,21 @@ test('a new teacher gets from an empty studio to a dated plan, and a candidateâ€
     await expect(candidate.getByRole('link', { name: 'Add an item' })).toHaveCount(0);
   });
 
-  await step('a week later the log has four days, one is missed, and the plan says what moved', async () => {
-    await studio.at('2026-12-01T08:00:00Z');
+  await step('what is typed outlives a session that ends meanwhile', async () => {
+    const line = '2026-11-25 reeds 1-16 15m @63 ccc';
     await candidate.goto(`${audition}/log`);
     await alive(candidate);
-    await logLine(candidate, '2026-11-25 reeds 1-16 15m @63 ccc');
+    await candidate.locator('#line').fill(line);
+    await studio.at('2026-12-01T08:00:00Z');
+    await candidate.getByRole('button', { name: 'Log', exact: true }).click();
+    await signIn(candidate, 'ada', 'seven green boats');
+    await expect(candidate).toHaveURL(/\/log$/);
+    await expect(candidate.locator('#line')).toHaveValue(line);
+    await candidate.getByRole('button', { name: 'Log', exact: true }).click();
+    await expect(candidate.getByText('Logged.')).toBeVisible();
+  });
+
+  await step('a week later the log has four days, one is missed, and the plan says what moved', async () => {
     await logLine(candidate, '2026-11-26 gate 1-12 15m @40 nccc');
     await logLine(candidate, '2026-11-30 reeds 1-16 15m @66 ncnccc');
     await candidate.goto(audition);

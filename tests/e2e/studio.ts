@@ -46,6 +46,17 @@ export async function alive(page: Page): Promise<void> {
   await page.waitForLoadState('networkidle');
 }
 
+/** Signs in where a page has led to do so. */
+export async function signIn(page: Page, login: string, password: string): Promise<void> {
+  await page.waitForURL('**/sign-in*');
+  await alive(page);
+  await page.getByLabel('Sign-in name').fill(login);
+  await page.getByLabel('Password').fill(password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL((url) => url.pathname !== '/sign-in');
+  await alive(page);
+}
+
 export const step = test.step;
 
 /** Enters the demo as its teacher and opens a candidate's first audition; returns its path. */

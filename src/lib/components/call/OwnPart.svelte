@@ -43,10 +43,10 @@
         <span class="soft">{round.isWeek ? 'week of ' : ''}{say(round.date)}</span></span
       >
       <Field id="slot-{i}-date" label="Day" errors={slotFaults(i)?.date}>
-        {#snippet control(w)}<input {...w} type="date" bind:value={slot.date} />{/snippet}
+        {#snippet control(w)}<input {...w} type="date" bind:value={form.slots[i]!.date} />{/snippet}
       </Field>
       <Field id="slot-{i}-time" label="Hour" errors={slotFaults(i)?.time}>
-        {#snippet control(w)}<input {...w} type="time" bind:value={slot.time} />{/snippet}
+        {#snippet control(w)}<input {...w} type="time" bind:value={form.slots[i]!.time} />{/snippet}
       </Field>
     </fieldset>
   {/each}
@@ -58,18 +58,18 @@
   <fieldset>
     <legend class="hidden">Own date {i + 1}</legend>
     <Field id="own-{i}-name" label="What" errors={faults?.name}>
-      {#snippet control(w)}<input {...w} dir="auto" bind:value={date.name} />{/snippet}
+      {#snippet control(w)}<input {...w} dir="auto" bind:value={form.ownDates[i]!.name} />{/snippet}
     </Field>
     <Field id="own-{i}-date" label="Date" errors={faults?.date}>
-      {#snippet control(w)}<input {...w} type="date" bind:value={date.date} />{/snippet}
+      {#snippet control(w)}<input {...w} type="date" bind:value={form.ownDates[i]!.date} />{/snippet}
     </Field>
     <Field id="own-{i}-kind" label="Kind" errors={faults?.kind}>
-      {#snippet control(w)}<select {...w} bind:value={date.kind}
+      {#snippet control(w)}<select {...w} bind:value={form.ownDates[i]!.kind}
           ><option value="mock">mock</option><option value="other">other</option></select
         >{/snippet}
     </Field>
     <Field id="own-{i}-minutes" label="Minutes it takes" errors={faults?.minutes}>
-      {#snippet control(w)}<input {...w} type="number" bind:value={date.minutes} />{/snippet}
+      {#snippet control(w)}<input {...w} type="number" bind:value={form.ownDates[i]!.minutes} />{/snippet}
     </Field>
     <button
       type="button"
