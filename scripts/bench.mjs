@@ -1,16 +1,29 @@
 /**
- * Prints what is measured: the plan in processor time, the countback page's weight, the server's memory with the demo, and the
- * screens of a large studio.
+ * Prints what is measured: the plan in processor time, the countback page's weight, the server's memory with the demo, what one machine
+ * holds, and the screens of a large studio. With a word behind it, one part alone: load (what one machine holds), kills (200 kills while
+ * writing, 100 power cuts, 100 in a backup, 100 in a restore), vandal (60,000 bad inputs).
  */
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { enterAsTeacher, withDemo } from './parts/browse.mjs';
+import { measureLoad } from './parts/load.mjs';
 import { measureLargeStudio } from './parts/large-studio.mjs';
 import { ROOT, ensureInstalled } from './parts/prepare.mjs';
 
 ensureInstalled();
+const [part] = process.argv.slice(2);
+const more = (name, value, args) =>
+  process.exit(
+    spawnSync('npx', args, { stdio: 'inherit', cwd: ROOT, env: { ...process.env, [name]: value } }).status
+  );
+if (part === 'kills') more('IRVOT_KILLS', '10', ['vitest', 'run', 'tests/kills']);
+if (part === 'vandal') more('IRVOT_VANDAL', '60000', ['playwright', 'test', 'tests/e2e/vandal.test.ts']);
+if (part === 'load') {
+  await measureLoad(3294);
+  process.exit();
+}
 execFileSync(join(ROOT, 'node_modules', '.bin', 'tsx'), [join(ROOT, 'tests', 'bench', 'plan.bench.ts')], {
   stdio: 'inherit',
   cwd: ROOT
@@ -54,4 +67,5 @@ await withDemo(3292, async ({ app, browser }) => {
     `\nThe server with the demo, after 20 pages: ${(resident / 1e6).toFixed(0)} MB resident, goal 200 MB: ${(resident / 200e6).toFixed(2)} of it`
   );
 });
+await measureLoad(3294);
 await measureLargeStudio(3293);

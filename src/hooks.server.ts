@@ -2,10 +2,13 @@
 import type { Handle, HandleServerError, RequestEvent, ServerInit } from '@sveltejs/kit';
 import { type Who, NOBODY } from '$lib/server/app';
 import { theApp } from '$lib/server/context';
+import { Door } from '$lib/server/door';
+import { ERRORS } from '$lib/server/errors';
 import { MOST_FORM_BYTES } from '$lib/server/form/fields';
-import { SESSION_COOKIE } from '$lib/server/http';
+import { sessionOf } from '$lib/server/http';
 import { MOST_LIST_BYTES } from '$lib/server/list-file';
 import { serverLog } from '$lib/server/log';
+import { STATUS } from '$lib/server/status';
 import { readSession } from '$lib/server/usecase/sign-in';
 
 export const init: ServerInit = () => void theApp();
@@ -15,22 +18,42 @@ const MOST_BYTES_OF_NOBODY = 8 * 1024;
 /** The one address that takes a large file counts it while it comes. */
 const TAKES_FILES = '/studio/archive/take-in';
 
+/** A refusal before anything is read, in the shape in which the one who asks can show it. */
+function refuse({ request }: RequestEvent, status: number, message: string): Response {
+  const headers = { 'retry-after': '30' };
+  if (request.headers.get('x-sveltekit-action') !== 'true')
+    return new Response(message, {
+      status,
+      headers: { ...headers, 'content-type': 'text/plain; charset=utf-8' }
+    });
+  return Response.json({ type: 'error', error: { message } }, { status, headers });
+}
+
 /** What a body may have, by who sends it; null where it is no more. */
-function refuseBody({ request, url }: RequestEvent, who: Who): Response | null {
+function refuseBody(event: RequestEvent, who: Who): Response | null {
+  const { request, url } = event;
   if (!request.body || (url.pathname === TAKES_FILES && who.kind === 'teacher')) return null;
   const length = request.headers.get('content-length');
-  if (length === null) return new Response('Say how long the request is.', { status: 411 });
+  if (length === null) return refuse(event, 411, 'Say how long the request is.');
   const most = who.kind === 'nobody' ? MOST_BYTES_OF_NOBODY : MOST_FORM_BYTES + MOST_LIST_BYTES;
-  if (Number(length) <= most) return null;
-  return new Response('That is more than is taken here. Nothing was saved; send less at once.', {
-    status: 413
-  });
+  return Number(length) <= most ? null : refuse(event, STATUS['form-too-large'], ERRORS['form-too-large']);
+}
+
+/** Where a password is asked, and what is tried there costs much. */
+const DOORS = /^\/(?:sign-in|new-studio|account|join\/[^/]+)$/;
+const door = new Door(Date.now, (ms) => new Promise((resolve) => setTimeout(resolve, ms)));
+
+async function refuseCrowd(event: RequestEvent): Promise<Response | null> {
+  if (event.request.method !== 'POST' || !DOORS.test(event.url.pathname)) return null;
+  const isIn = await door.enter(event.getClientAddress());
+  return isIn ? null : refuse(event, STATUS['too-busy'], ERRORS['too-busy']);
 }
 
 export const handle: Handle = async ({ event, resolve }) => {
-  const token = event.cookies.get(SESSION_COOKIE);
+  const token = sessionOf(event);
   event.locals.who = token ? readSession(theApp(), NOBODY, { token }) : NOBODY;
-  const response = refuseBody(event, event.locals.who) ?? (await resolve(event));
+  const refused = refuseBody(event, event.locals.who) ?? (await refuseCrowd(event));
+  const response = refused ?? (await resolve(event));
   response.headers.set('cache-control', 'private, no-store');
   if (response.headers.get('content-type') === 'text/html')
     response.headers.set('content-type', 'text/html; charset=utf-8');

@@ -53,7 +53,9 @@ function fill(file) {
       created_at_ms: 0
     });
     const token_hash = createHash('sha256').update(TOKEN).digest('base64url');
-    add('session', { token_hash, account_id: 't', expires_at_ms: Date.parse(NOW) + DAY_MS });
+    const at = Date.parse(NOW);
+    const times = { created_at_ms: at, used_at_ms: at, expires_at_ms: at + DAY_MS };
+    add('session', { token_hash, account_id: 't', ...times });
     for (let group = 0; group < CANDIDATES / 10; group += 1)
       for (let year = 0; year < YEARS; year += 1) addCall(add, `${group}-${year}`, year, random);
     const touch = db.prepare(

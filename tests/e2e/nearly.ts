@@ -1,7 +1,6 @@
 /** Forms as a page fills them, sound but for one thing or two: what a slip, an old window or somebody with bad intent would send. */
 import { stringify } from 'devalue';
-
-type Roll = (most: number) => number;
+import { type Roll, spoil } from '../fixtures/spoil';
 
 const section = (more: object) => ({
   ...{ id: 'new-1', name: '', fromBar: 1, toBar: 16, unit: 'quarter', use: 'mean', dueOn: '' },
@@ -156,16 +155,4 @@ export function nearlySound(form: string, roll: Roll, odd: readonly unknown[]): 
   let value: unknown = structuredClone(SOUND[form]!);
   for (let n = 0; n < 1 + roll(3); n += 1) value = spoil(value, roll, odd);
   return new URLSearchParams({ __superform_json: stringify(value) });
-}
-
-function spoil(value: unknown, roll: Roll, odd: readonly unknown[]): unknown {
-  const isHolder = typeof value === 'object' && value !== null && Object.keys(value).length > 0;
-  if (!isHolder || roll(8) === 0) return roll(3) === 0 ? [value, value] : odd[roll(odd.length)];
-  const holder = value as Record<string, unknown>;
-  const keys = Object.keys(holder);
-  const key = keys[roll(keys.length)]!;
-  if (Array.isArray(value) && roll(4) === 0)
-    return Array.from({ length: [0, 2, 21, 61, 401][roll(5)]! }, () => structuredClone(value[0] as unknown));
-  holder[key] = spoil(holder[key], roll, odd);
-  return value;
 }

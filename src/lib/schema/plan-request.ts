@@ -3,8 +3,9 @@
  * through, core/season can lay. Faults name the path and say what to do.
  */
 import { z } from 'zod';
-import { type SeasonRequest, tooFarAhead } from '../core/season';
+import { type SeasonRequest, outOfReach } from '../core/season';
 import type { Fault, Result } from '../core/units';
+import { datesIn } from './dates-in';
 import { barField, dateField, idField, minutesField, nameField, zoneField } from './fields';
 import { planItem, schools } from './item';
 import { refineSlot, roundFields } from './round';
@@ -81,6 +82,10 @@ const planRequest = z
     if (new Set(sections).size < sections.length) add(['items'], 'Two sections have the same id.');
     if (request.began && request.began > request.today)
       add(['began'], `${request.began} is after today, ${request.today}.`);
+    for (const { path, date } of datesIn(request)) {
+      const fault = outOfReach(date, request.today);
+      if (fault) add(path, fault);
+    }
     request.rounds.forEach((r, i) => {
       refineSlot(r, ['rounds', i], context);
       if (r.date < request.today && !r.isHistory)
@@ -88,8 +93,6 @@ const planRequest = z
           ['rounds', i, 'date'],
           `${r.date} is before today, ${request.today}; a round that has taken place says "isHistory": true.`
         );
-      const tooFar = tooFarAhead(r.date, request.today);
-      if (tooFar) add(['rounds', i, 'date'], tooFar);
       r.itemIds?.forEach(
         (id, j) => !items.has(id) && add(['rounds', i, 'itemIds', j], `There is no item “${id}” in the list.`)
       );

@@ -11,22 +11,31 @@ import { STATUS } from './status';
 import { SESSION_MS } from './usecase/sign-in';
 import type { UseCase } from './usecase/use-case';
 
-export const SESSION_COOKIE = 'irvot_session';
+type Answering = Pick<RequestEvent, 'cookies' | 'url'>;
+
+/** Over https a cookie's name says that it is this host's alone and came the safe way. */
+const prefixed = (name: string, { url }: Answering) => (url.protocol === 'https:' ? `__Host-${name}` : name);
+const SESSION_COOKIE = 'irvot_session';
 
 /** By which a device that has signed in before is known again. */
-export const DEVICE_COOKIE = 'irvot_device';
+const DEVICE_COOKIE = 'irvot_device';
 /** Browsers keep no cookie for longer. */
 const DEVICE_SECONDS = 400 * 86_400;
 
-type Answering = Pick<RequestEvent, 'cookies' | 'url'>;
-
-function putCookie({ cookies, url }: Answering, name: string, value: string, seconds: number): void {
-  const secure = url.protocol === 'https:';
-  cookies.set(name, value, { path: '/', httpOnly: true, sameSite: 'lax', secure, maxAge: seconds });
+function putCookie(event: Answering, name: string, value: string, seconds: number): void {
+  const secure = event.url.protocol === 'https:';
+  const options = { path: '/', httpOnly: true, sameSite: 'lax' as const, secure, maxAge: seconds };
+  event.cookies.set(prefixed(name, event), value, options);
 }
+const readCookie = (event: Answering, name: string) => event.cookies.get(prefixed(name, event));
 
 export const putSession = (event: Answering, token: string) =>
   putCookie(event, SESSION_COOKIE, token, SESSION_MS / 1000);
+/** The session's token; empty where there is none. */
+export const sessionOf = (event: Answering) => readCookie(event, SESSION_COOKIE) ?? '';
+export const endSessionHere = (event: Answering) =>
+  event.cookies.delete(prefixed(SESSION_COOKIE, event), { path: '/' });
+export const knownDeviceOf = (event: Answering) => readCookie(event, DEVICE_COOKIE);
 export const putDevice = (event: Answering, secret: string) =>
   putCookie(event, DEVICE_COOKIE, secret, DEVICE_SECONDS);
 

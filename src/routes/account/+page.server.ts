@@ -2,14 +2,12 @@ import { fail, redirect } from '@sveltejs/kit';
 import { passwordForm } from '$lib/schema/forms';
 import { theApp } from '$lib/server/context';
 import { answerForm, fillForm } from '$lib/server/form/form';
-import { SESSION_COOKIE, allow, ask, fieldsOf, formOf } from '$lib/server/http';
+import { allow, ask, fieldsOf, formOf, sessionOf } from '$lib/server/http';
 import { changePassword, endSession, readSessions } from '$lib/server/usecase/sign-in';
-import type { Actions, PageServerLoad, RequestEvent } from './$types';
-
-const tokenOf = (event: RequestEvent) => event.cookies.get(SESSION_COOKIE) ?? '';
+import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => ({
-  account: ask(event, readSessions, { token: event.cookies.get(SESSION_COOKIE) ?? '' }),
+  account: ask(event, readSessions, { token: sessionOf(event) }),
   form: await fillForm(passwordForm)
 });
 
@@ -18,7 +16,7 @@ export const actions: Actions = {
     allow(event, changePassword, undefined);
     const form = await formOf(event, passwordForm);
     if (!form.valid) return fail(400, { form });
-    const input = { ...form.data, token: tokenOf(event) };
+    const input = { ...form.data, token: sessionOf(event) };
     const answer = await answerForm(form, () => changePassword(theApp(), event.locals.who, input), {
       'wrong-sign-in': 'present',
       'password-weak': 'password'

@@ -23,58 +23,69 @@
   <h1>Your account</h1>
   <p class="soft">You sign in as <strong>{data.account.login}</strong>.</p>
 
-  <section>
-    <h2>Change your password</h2>
-    <form method="POST" action="?/password" use:enhance>
-      <FormFaults errors={$errors._errors} />
-      {#if answer && 'isChanged' in answer}<p class="done" role="status">
-          Changed. Everywhere else you are signed out.
-        </p>{/if}
-      <TextField
-        name="present"
-        label="The password you have now"
-        type="password"
-        autocomplete="current-password"
-        errors={$errors.present}
-        bind:value={$form.present}
-      />
-      <TextField
-        name="password"
-        label="The new one"
-        hint="At least 12 characters; three or four words make a good one."
-        type="password"
-        autocomplete="new-password"
-        errors={$errors.password}
-        bind:value={$form.password}
-      />
-      <button class="action main" disabled={$submitting}>Change it</button>
-    </form>
-  </section>
+  <div class="columns">
+    <section>
+      <h2>Change your password</h2>
+      <form method="POST" action="?/password" use:enhance>
+        <FormFaults errors={$errors._errors} />
+        {#if answer && 'isChanged' in answer}<p class="done" role="status">
+            Changed. Everywhere else you are signed out.
+          </p>{/if}
+        <TextField
+          name="present"
+          label="The password you have now"
+          type="password"
+          autocomplete="current-password"
+          errors={$errors.present}
+          bind:value={$form.present}
+        />
+        <TextField
+          name="password"
+          label="The new one"
+          hint="At least 12 characters; three or four words make a good one."
+          type="password"
+          autocomplete="new-password"
+          errors={$errors.password}
+          bind:value={$form.password}
+        />
+        <button class="action main" disabled={$submitting}>Change it</button>
+      </form>
+    </section>
 
-  <section>
-    <h2>Where you are signed in</h2>
-    <p class="soft">A device is signed out by itself after 30 days, or after 7 on which it was not used.</p>
-    <ul>
-      {#each data.account.sessions as { handle, isHere, device, usedAtMs, createdAtMs } (handle)}
-        <li>
-          <span
-            ><strong>{device || 'a browser'}</strong>{isHere ? ', this one' : ''}<br /><span class="soft"
-              >last used {say(usedAtMs)} · signed in {say(createdAtMs)}</span
-            ></span
-          >
-          {#if !isHere}<form method="POST" action="?/end" use:enhanceSmall>
-              <input type="hidden" name="session" value={handle} />
-              <button class="quiet">Sign out there</button>
-            </form>{/if}
-        </li>
-      {/each}
-    </ul>
-  </section>
+    <section>
+      <h2>Where you are signed in</h2>
+      <p class="soft">A device is signed out by itself after 30 days, or after 7 days without use.</p>
+      <ul>
+        {#each data.account.sessions as { handle, isHere, device, usedAtMs, createdAtMs } (handle)}
+          <li>
+            <span
+              ><strong>{device || 'a browser'}</strong>{isHere ? ', this one' : ''}<br /><span class="soft"
+                >last used {say(usedAtMs)} · signed in {say(createdAtMs)}</span
+              ></span
+            >
+            {#if !isHere}<form method="POST" action="?/end" use:enhanceSmall>
+                <input type="hidden" name="session" value={handle} />
+                <button class="quiet">Sign out there</button>
+              </form>{/if}
+          </li>
+        {/each}
+      </ul>
+    </section>
+  </div>
 </div>
 
 <style>
+  .columns {
+    display: grid;
+    grid-template-columns: 420px minmax(0, 560px);
+    gap: 0 80px;
+  }
+  @media (max-width: 900px) {
+    .columns {
+      grid-template-columns: minmax(0, 560px);
+    }
+  }
   section {
-    max-width: 560px;
     margin-top: 32px;
   }
   section > form {

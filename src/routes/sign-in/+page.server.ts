@@ -2,7 +2,7 @@ import { fail, redirect } from '@sveltejs/kit';
 import { signInForm } from '$lib/schema/forms';
 import { theApp } from '$lib/server/context';
 import { answerForm, fillForm } from '$lib/server/form/form';
-import { DEVICE_COOKIE, ask, deviceOf, formOf, ownPath, putDevice, putSession } from '$lib/server/http';
+import { ask, deviceOf, formOf, knownDeviceOf, ownPath, putDevice, putSession } from '$lib/server/http';
 import { readDemoDoor } from '$lib/server/usecase/studio';
 import { isNewStudio, signIn } from '$lib/server/usecase/sign-in';
 import type { Actions, PageServerLoad } from './$types';
@@ -22,7 +22,7 @@ export const actions: Actions = {
         ...form.data,
         address: event.getClientAddress(),
         device: deviceOf(event),
-        knownDevice: event.cookies.get(DEVICE_COOKIE)
+        knownDevice: knownDeviceOf(event)
       })
     );
     // a password is typed again, not sent back

@@ -239,11 +239,17 @@
     max-width: 280px;
     margin: 2px 0 6px 24px;
   }
+  /* one Save for all of it, in sight wherever one is */
   .ends {
+    position: sticky;
+    bottom: 0;
     display: flex;
     flex-wrap: wrap;
     gap: 12px;
     margin-top: 28px;
+    padding: 12px 0;
+    border-top: 1px solid var(--rule);
+    background: var(--paper);
   }
   @media (max-width: 720px) {
     fieldset,

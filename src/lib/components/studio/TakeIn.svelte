@@ -67,7 +67,7 @@
 </script>
 
 {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
-<p class="told" role="status" class:done={done !== ''}>{done || said}</p>
+<p role="status" class:done={done !== ''}>{done || said}</p>
 <form onsubmit={send}>
   <label for="file">File</label>
   <input id="file" type="file" accept=".zip,application/zip" bind:files />
@@ -78,6 +78,7 @@
 <style>
   form {
     display: flex;
+    margin-top: 8px;
     flex-wrap: wrap;
     gap: 12px;
     align-items: center;

@@ -21,18 +21,20 @@
 <form method="POST" action="/sign-out" onsubmit={ask}>
   <button class="quiet">Sign out</button>
   <dialog bind:this={dialog} aria-labelledby="unsaved">
-    <p id="unsaved">
-      <strong
-        >{unsaved === 1
-          ? 'Something you typed on this device is not saved yet.'
-          : `${unsaved} things you typed on this device are not saved yet.`}</strong
-      >
-    </p>
-    <p>Nothing of it stays here when you sign out. To save it, go back to where you typed it.</p>
-    <p class="ends">
-      <button type="button" class="action main" onclick={() => dialog?.close()}>Stay signed in</button>
-      <button class="action" onclick={() => (isSure = true)}>Sign out and let it go</button>
-    </p>
+    {#if unsaved > 0}
+      <p id="unsaved">
+        <strong
+          >{unsaved === 1
+            ? 'Something you typed on this device is not saved yet.'
+            : `${unsaved} things you typed on this device are not saved yet.`}</strong
+        >
+      </p>
+      <p>Nothing of it stays here when you sign out. To save it, go back to where you typed it.</p>
+      <p class="ends">
+        <button type="button" class="action main" onclick={() => dialog?.close()}>Stay signed in</button>
+        <button class="action" onclick={() => (isSure = true)}>Sign out and let it go</button>
+      </p>
+    {/if}
   </dialog>
 </form>
 

@@ -8,7 +8,7 @@
     type SeasonItem,
     type Strategy,
     targetFault,
-    tooFarAhead
+    outOfReach
   } from '$lib/core/season';
   import { RAMP_SHAPES, type RampShape } from '$lib/core/plan';
   import { targetOf } from '$lib/core/tempo';
@@ -60,7 +60,7 @@
   }
 
   function setDate(date: string) {
-    fault = date > request.today ? (tooFarAhead(date, request.today) ?? '') : 'Choose a day after today.';
+    fault = date > request.today ? (outOfReach(date, request.today) ?? '') : 'Choose a day after today.';
     if (fault || !next) return;
     const others = (changes.rounds ?? []).filter((r) => r.roundId !== next.id);
     scratch.set({

@@ -4,7 +4,7 @@
  */
 import type { PracticeTime } from '../plan';
 import { type SectionTempo, clickableRange } from '../tempo';
-import { type Bpm, type Minutes, dayOf, parseDate, sayUnit } from '../units';
+import { type Bpm, type Minutes, parseDate, sayUnit } from '../units';
 import type { Schools, SeasonItem, SeasonRequest } from './request';
 
 export type ItemChange = {
@@ -115,8 +115,8 @@ export function setTarget(tempo: SectionTempo, bpm: Bpm): SectionTempo {
 /** A round farther ahead is a slip in the year; and a plan over centuries would keep everybody waiting. */
 const MOST_DAYS_AHEAD = 2 * 366;
 
-/** Why a round cannot be planned for, dates as YYYY-MM-DD; null where it can. */
-export function tooFarAhead(date: string, today: string): string | null {
+/** Why nothing can be planned for a date, YYYY-MM-DD; null where it can. */
+function tooFarAhead(date: string, today: string): string | null {
   const [day, from] = [parseDate(date), parseDate(today)];
   if (day === null || from === null || day - from <= MOST_DAYS_AHEAD) return null;
   return `${date} is more than two years ahead. Check the year.`;
@@ -125,9 +125,10 @@ export function tooFarAhead(date: string, today: string): string | null {
 /** Logs of a whole life are not kept here; an older year is a slip (judgement). */
 const MOST_DAYS_BACK = 30 * 366;
 
-/** Why a date cannot be kept at all, whatever it is of; null where it can. */
+/** Why a date cannot be kept at all, whatever it is of; null where it can, or is none. */
 export function outOfReach(date: string, today: string): string | null {
-  if (dayOf(today) - dayOf(date) > MOST_DAYS_BACK)
+  const [day, from] = [parseDate(date), parseDate(today)];
+  if (day !== null && from !== null && from - day > MOST_DAYS_BACK)
     return `${date} is more than thirty years back. Check the year.`;
   return tooFarAhead(date, today);
 }

@@ -4,7 +4,8 @@
  */
 import type { Archive, ArchiveCall, ArchiveCandidate } from '../../schema/archive';
 import { ARCHIVE_VERSION } from '../../schema/archive';
-import type { App } from '../app';
+import { datesIn } from '../../schema/dates-in';
+import type { App, Who } from '../app';
 import { unreadable } from '../archive/reader';
 import { CodedError } from '../errors';
 import * as auditions from '../store/audition';
@@ -23,7 +24,8 @@ import { found, useCase, waitingUseCase } from './use-case';
 /** Everything of the studio. */
 export const exportStudio = useCase({
   rule: 'teacher',
-  run: (app: App, _input: Record<string, never>): Archive => {
+  run: (app: App, _input: Record<string, never>, who: Who): Archive => {
+    noteExport(who, 'studio');
     const all = candidates.listCandidates(app.db);
     const written = all.map((c) => ({
       ...writeCandidate(app, c),
@@ -41,7 +43,8 @@ export const exportStudio = useCase({
 export const exportCandidate = useCase({
   rule: 'see',
   about: (_app: App, input: { candidateId: string }) => input.candidateId,
-  run: (app: App, input: { candidateId: string }): Archive => {
+  run: (app: App, input: { candidateId: string }, who: Who): Archive => {
+    noteExport(who, input.candidateId);
     const candidate = found(candidates.findCandidate(app.db, input.candidateId));
     const written = writeCandidate(app, candidate);
     const taken = new Set(written.auditions.map((a) => a.callId));
@@ -52,6 +55,10 @@ export const exportCandidate = useCase({
     };
   }
 });
+
+function noteExport(who: Who, what: string): void {
+  serverLog.info({ accountId: who.kind === 'nobody' ? null : who.accountId, what }, 'taken out');
+}
 
 function headOf(app: App, scope: 'studio' | 'candidate', count: number): Archive['head'] {
   const madeAt = new Date(app.now()).toISOString();
@@ -169,7 +176,11 @@ function refuseUnsound(app: App, { calls: all, candidates: arriving }: Archive):
   const fresh = all.filter((call) => !calls.findCall(app.db, call.id));
   boundCount('candidates', present.length + arriving.length);
   boundCount('calls', calls.listCalls(app.db).length + fresh.length);
-  boundDates(app, 'UTC', [...fresh, ...arriving].flatMap(datesOf));
+  boundDates(
+    app,
+    'UTC',
+    datesIn([fresh, arriving]).map(({ date }) => date)
+  );
   for (const call of all) boundCount('items', call.items.length);
   for (const candidate of arriving) boundTime(app, candidate.zone, candidate.time);
   for (const { auditions: taken } of arriving)
@@ -180,20 +191,6 @@ function refuseUnsound(app: App, { calls: all, candidates: arriving }: Archive):
         throw unreadable('The studio has its list already, but not all of its items.');
     }
   return fresh;
-}
-
-const DATE_KEYS = new Set([
-  ...['date', 'until', 'addedOn', 'madeOn', 'checkedOn', 'consentOn', 'beganOn', 'uploadBy', 'dueOn']
-]);
-
-/** Every date anywhere in it. */
-function datesOf(part: unknown): string[] {
-  if (Array.isArray(part)) return part.flatMap(datesOf);
-  if (typeof part !== 'object' || part === null) return [];
-  return Object.entries(part).flatMap(([key, value]) => {
-    if (typeof value === 'string') return DATE_KEYS.has(key) ? [value] : [];
-    return key === 'ticks' ? Object.values(value as Record<string, string>) : datesOf(value);
-  });
 }
 
 function sayHereAlready(name: string): string {
