@@ -3,12 +3,14 @@ import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { ROOT } from './prepare.mjs';
 
-/** A child process with `origin`; rejects with what it printed where it ends before it answers. */
-export async function serve({ port, data, env = {} }) {
-  const origin = `http://127.0.0.1:${port}`;
+/**
+ * A child process with `origin`; rejects with what it printed where it ends before it answers.
+ * @param {{ port: number, data: string, env?: Record<string, string>, args?: string[], origin?: string }} how
+ */
+export async function serve({ port, data, env = {}, args = [], origin = `http://127.0.0.1:${port}` }) {
   const child = spawn(
     process.execPath,
-    [join(ROOT, 'scripts', 'start.mjs'), '--port', String(port), '--data', data],
+    [join(ROOT, 'scripts', 'start.mjs'), '--port', String(port), '--data', data, ...args],
     {
       cwd: ROOT,
       env: { ...process.env, ...env },
@@ -21,7 +23,7 @@ export async function serve({ port, data, env = {} }) {
   for (let tries = 0; tries < 600; tries += 1) {
     if (child.exitCode !== null) throw new Error(`the application ended: ${said}`);
     const isUp = await fetch(`${origin}/sign-in`).then(
-      (response) => response.ok || response.status < 500,
+      ({ status }) => status < 500,
       () => false
     );
     // one that ends by itself says why

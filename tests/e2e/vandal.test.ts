@@ -200,6 +200,84 @@ function inputs(ids: readonly string[]) {
 /** Each body that was thought of is sent to ten places. */
 const PLACES = 10;
 
+/** What once stopped the studio or kept it busy for minutes. */
+const STOPPERS: [string, (ids: Ids) => { path: string; body: BodyInit; kind?: string }][] = [
+  ...[400, 1000, 5000].map((count): [string, (ids: Ids) => { path: string; body: BodyInit }] => [
+    `${count} references to one row`,
+    ({ audition }) => {
+      const flat = [{ rows: 1 }, Array<number>(count).fill(2), { name: 3, composer: 3, metre: 3 }, 'x'];
+      return {
+        path: `/auditions/${audition![0]}/list/import?/save`,
+        body: new URLSearchParams({ __superform_json: JSON.stringify(flat) })
+      };
+    }
+  ]),
+  [
+    'parts that hold each other twice',
+    ({ audition }) => {
+      const flat = [{ rows: 1 }, ...Array.from({ length: 60 }, (_, i) => [i + 2, i + 2]), 'x'];
+      return {
+        path: `/auditions/${audition![0]}/list/import?/save`,
+        body: new URLSearchParams({ __superform_json: JSON.stringify(flat) })
+      };
+    }
+  ],
+  [
+    'a call of 4,000 rounds',
+    ({ audition }) => {
+      const rounds = Array.from({ length: 4000 }, () => ({ name: 'x', date: 'x', zone: 'x' }));
+      const body = new URLSearchParams({ __superform_json: stringify({ name: 'x', rounds }) });
+      return { path: `/auditions/${audition![0]}/call?/save`, body };
+    }
+  ],
+  [
+    '45,000 file fields at the door',
+    () => {
+      const part = (i: number) =>
+        `--b\r\ncontent-disposition: form-data; name="f${i}"; filename="x"\r\n\r\n\r\n`;
+      const body = `${Array.from({ length: 45_000 }, (_, i) => part(i)).join('')}--b--\r\n`;
+      return { path: '/sign-in', body, kind: 'multipart/form-data; boundary=b' };
+    }
+  ],
+  [
+    'a list of one word and 100 kB of spaces',
+    ({ audition }) => ({
+      path: `/auditions/${audition![0]}/list/import?/read`,
+      body: new URLSearchParams({ text: `half${' '.repeat(100_000)}` })
+    })
+  ],
+  [
+    'an erratum of spaces',
+    ({ audition }) => {
+      const errata = `31${' '.repeat(3900)}a\u2028b`;
+      const body = new URLSearchParams({
+        __superform_json: stringify({ name: 'x', errata, fromBar: 1, toBar: 40 })
+      });
+      return { path: `/auditions/${audition![0]}/list/new?/save`, body };
+    }
+  ]
+];
+
+test('what once stopped the studio is refused, whoever sends it, and the next page is answered', async () => {
+  test.setTimeout(600_000);
+  const origin = await studio.at('2026-11-24T08:00:00Z');
+  const teacher = await enter(origin, 'teacher');
+  const ids = await readIds(teacher);
+  const people = [
+    new Stranger('nobody', origin),
+    await enter(origin, 'candidate', ids.candidate![0]),
+    teacher
+  ];
+  for (const [name, make] of STOPPERS)
+    for (const who of people) {
+      const { path, body, kind } = make(ids);
+      const { status, text } = await who.send(path, body, kind ? { 'content-type': kind } : {});
+      const isRefused = status >= 400 || /"type":"(?:failure|error|redirect)"/.test(text);
+      expect([name, who.name, isRefused, status === 500]).toEqual([name, who.name, true, false]);
+      expect((await teacher.ask('/lists')).status).toBe(200);
+    }
+});
+
 test(`of ${TIMES} bad inputs to every form and every door, none is an error of the studio and none keeps it waiting`, async () => {
   test.setTimeout(3_600_000);
   const origin = await studio.at('2026-11-24T08:00:00Z');

@@ -9,7 +9,7 @@ const MOST_BARS = 2000;
 const MOST_MINUTES_A_DAY = 720;
 
 /** One line: what would begin another, in a table or a calendar, is a space. */
-const oneLine = (text: string) => text.replaceAll(/[\p{Cc}\u2028\u2029]/gu, ' ');
+export const oneLine = (text: string) => text.replaceAll(/[\p{Cc}\u2028\u2029]/gu, ' ');
 /** Lines are parted in one way, and hold nothing that cannot be seen. */
 const manyLines = (text: string) => text.replaceAll('\r\n', '\n').replaceAll(/[^\P{Cc}\n\t]/gu, ' ');
 

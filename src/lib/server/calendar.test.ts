@@ -80,3 +80,14 @@ describe('the calendar file, read by others', () => {
     expect(again.sent.find((s) => s.uid === 'one@irvot')!.sequence).toBe(0);
   });
 });
+
+describe('a name that would begin another line', () => {
+  it('stays within its own, in the calendar’s name too', () => {
+    const hostile = 'Ada\r\nEND:VEVENT\nATTENDEE:mailto:x@evil.example\r\u2028X';
+    const written = writeCalendar(hostile, [event({ summary: hostile, description: hostile })], [], NOW).text;
+    const lines = written.split('\r\n');
+    expect(lines.filter((line) => line === 'END:VEVENT')).toHaveLength(1);
+    expect(lines.some((line) => line.startsWith('ATTENDEE'))).toBe(false);
+    expect(written.replaceAll('\r\n', '')).not.toMatch(/[\r\n]/);
+  });
+});

@@ -10,6 +10,7 @@ import { tzlib_get_ical_block } from 'timezones-ical-library';
 import { dayOf, sayUnit } from '../core/units';
 import { instantOf } from '../core/units/zone';
 import { type PlannedBlock, type PlannedItem, type SeasonPlan, barsOf, rungOfBlock } from '../core/season';
+import { oneLine } from '../schema/fields';
 import type { Audition } from './store/audition';
 
 /** One event before it is written. Without `time` it lasts all day. */
@@ -104,7 +105,8 @@ export function writeCalendar(
   stampMs: number
 ): { text: string; sent: SentEntry[] } {
   const calendar = new ICalCalendar({
-    name,
+    // which the library writes as it is
+    name: oneLine(name),
     prodId: '//Irvot//Plan//EN',
     timezone: { name: null, generator: (zone) => tzlib_get_ical_block(zone)[0] ?? null }
   });

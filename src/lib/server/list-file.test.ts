@@ -174,6 +174,29 @@ describe('the table out', () => {
   });
 });
 
+describe('a cell that would begin another line or a formula', () => {
+  it('stays a cell of text', () => {
+    const hostile = {
+      name: '=1+1\r\n=2+2',
+      composer: '\t@x',
+      kind: 'etude',
+      edition: '+1',
+      pages: '',
+      tested: '-1',
+      metre: '4/4',
+      fromBar: 1,
+      toBar: 2,
+      errata: [],
+      cuts: [],
+      sections: []
+    };
+    const [, line, ...more] = writeList([hostile as unknown as ListItem]).split('\r\n');
+    expect(more).toEqual(['']);
+    for (const cell of ['=1+1', '=2+2', '@x', '+1', '-1']) expect(line).toContain(cell);
+    for (const cell of line!.split(',')) expect(cell).not.toMatch(/^"?[=+@\t-]/);
+  });
+});
+
 describe('a text that is no list', () => {
   const LONG = 100_000;
   it.each([
