@@ -6,7 +6,7 @@
 import { join } from 'node:path';
 import { type App, makeApp } from './app';
 import { listBackups, makeBackup } from './db/backup';
-import { backupsOf, openStudio } from './db/studio-file';
+import { INCOMING, backupsOf, openStudio } from './db/studio-file';
 import { seedDemo } from './demo/seed';
 import { keepLog, serverLog } from './log';
 import { takeBack } from './store/intake';
@@ -27,7 +27,9 @@ function readClock(): () => number {
   return () => fixed;
 }
 
-export const dataDirectory = () => env.IRVOT_DATA ?? 'data';
+const dataDirectory = () => env.IRVOT_DATA ?? 'data';
+/** What the names of folders begin with in which something that is being sent lies meanwhile. */
+export const incomingFolder = () => join(dataDirectory(), INCOMING);
 export const backupDirectory = () => backupsOf(dataDirectory());
 
 /** Throws RangeError with a sentence where the studio's file is not to be opened. */

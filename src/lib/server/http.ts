@@ -8,7 +8,7 @@ import { CodedError } from './errors';
 import { readFields } from './form/fields';
 import { readForm } from './form/form';
 import { STATUS } from './status';
-import { SESSION_MS } from './usecase/sign-in';
+import { DEVICE_MS, SESSION_MS } from './usecase/sign-in';
 import type { UseCase } from './usecase/use-case';
 
 type Answering = Pick<RequestEvent, 'cookies' | 'url'>;
@@ -19,8 +19,6 @@ const SESSION_COOKIE = 'irvot_session';
 
 /** By which a device that has signed in before is known again. */
 const DEVICE_COOKIE = 'irvot_device';
-/** Browsers keep no cookie for longer. */
-const DEVICE_SECONDS = 400 * 86_400;
 
 function putCookie(event: Answering, name: string, value: string, seconds: number): void {
   const secure = event.url.protocol === 'https:';
@@ -37,7 +35,7 @@ export const endSessionHere = (event: Answering) =>
   event.cookies.delete(prefixed(SESSION_COOKIE, event), { path: '/' });
 export const knownDeviceOf = (event: Answering) => readCookie(event, DEVICE_COOKIE);
 export const putDevice = (event: Answering, secret: string) =>
-  putCookie(event, DEVICE_COOKIE, secret, DEVICE_SECONDS);
+  putCookie(event, DEVICE_COOKIE, secret, DEVICE_MS / 1000);
 
 /** Browser and system of who asks, in two words; for the list of where one is signed in. */
 export function deviceOf({ request }: Pick<RequestEvent, 'request'>): string {

@@ -17,9 +17,25 @@ function withoutMessage(thrown: unknown): unknown {
 
 export const serverLog = pino({ name: 'irvot', base: null, serializers: { err: withoutMessage } }, streams);
 
+/** A file that gives way to a new one when it is full; the one before it is kept beside it. */
+function rolling(file: string): { write: (line: string) => void } {
+  const kept = pino.destination({ dest: file, sync: true, mode: 0o600 });
+  let bytes = existsSync(file) ? statSync(file).size : 0;
+  return {
+    write(line) {
+      if (bytes > MOST_BYTES) {
+        renameSync(file, `${file}.1`);
+        kept.reopen();
+        bytes = 0;
+      }
+      bytes += line.length;
+      kept.write(line);
+    }
+  };
+}
+
 /** To the console, and to a file of at most 10 MB with one older beside it. */
 export function keepLog(file: string): void {
-  if (existsSync(file) && statSync(file).size > MOST_BYTES) renameSync(file, `${file}.1`);
   streams.add({ level: 'warn', stream: process.stdout });
-  streams.add({ level: 'info', stream: pino.destination({ dest: file, sync: true, mode: 0o600 }) });
+  streams.add({ level: 'info', stream: rolling(file) });
 }

@@ -106,6 +106,13 @@ describe('a studio’s file', () => {
     }
   });
 
+  it('is opened without what was being sent when it stopped', () => {
+    mkdirSync(join(folder, 'incoming-x'), { recursive: true });
+    writeFileSync(join(folder, 'incoming-x', 'archive.zip'), 'half');
+    open();
+    expect(readdirSync(folder)).toEqual(['studio.sqlite']);
+  });
+
   it('that was only half made when the machine stopped is made again', () => {
     mkdirSync(folder);
     writeFileSync(`${file}.new`, 'half');

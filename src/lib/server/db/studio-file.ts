@@ -17,6 +17,8 @@ import { join } from 'node:path';
 import { findDamage, newestSound, putInPlace } from './backup';
 import { type Db, openDb } from './open';
 
+/** What was being sent when the studio stopped is sent again. */
+export const INCOMING = 'incoming-';
 const HEADER = 'SQLite format 3\0';
 
 const studioFile = (directory: string) => join(directory, 'studio.sqlite');
@@ -38,6 +40,8 @@ export function openStudio(directory: string): Db {
     db.close();
     throw lost(directory, `The studio’s database is damaged (${damage}).`);
   }
+  for (const name of readdirSync(directory).filter((n) => n.startsWith(INCOMING)))
+    rmSync(join(directory, name), { recursive: true, force: true });
   closeToOthers(directory);
   return db;
 }

@@ -73,7 +73,9 @@ const statements = preparedOnce((db) => ({
   attempts: db.prepare<[string, number], { count: number }>(
     'SELECT count(*) AS count FROM sign_in_attempt WHERE key = ? AND at_ms > ?'
   ),
-  dropAttempts: db.prepare('DELETE FROM sign_in_attempt WHERE key = ? OR at_ms < ?'),
+  dropAttempts: db.prepare('DELETE FROM sign_in_attempt WHERE key = ?'),
+  sweepAttempts: db.prepare('DELETE FROM sign_in_attempt WHERE at_ms < ?'),
+  sweepDevices: db.prepare('DELETE FROM known_device WHERE used_at_ms < ?'),
   takeBackAttempt: db.prepare(
     'DELETE FROM sign_in_attempt WHERE rowid = (SELECT rowid FROM sign_in_attempt WHERE key = ? AND at_ms = ? LIMIT 1)'
   ),
@@ -124,6 +126,8 @@ export const dropOtherSessions = (db: Db, accountId: string, keptHash: string) =
 /** A device on which this account has signed in. */
 export const putKnownDevice = (db: Db, tokenHash: string, accountId: string, nowMs: number) =>
   statements(db).putDevice.run(tokenHash, accountId, nowMs);
+/** Forgets devices last used before `beforeMs`. */
+export const sweepKnownDevices = (db: Db, beforeMs: number) => statements(db).sweepDevices.run(beforeMs);
 export const isKnownDevice = (db: Db, tokenHash: string, accountId: string) =>
   statements(db).device.get(tokenHash, accountId) !== undefined;
 export const dropKnownDevices = (db: Db, accountId: string) => statements(db).dropDevices.run(accountId);
@@ -137,9 +141,10 @@ export const dropSessionsOf = (db: Db, accountId: string) => statements(db).drop
 export const addAttempt = (db: Db, key: string, nowMs: number) => statements(db).addAttempt.run(key, nowMs);
 export const countAttempts = (db: Db, key: string, sinceMs: number) =>
   statements(db).attempts.get(key, sinceMs)!.count;
-/** Forgets one key's attempts, and everybody's from before `beforeMs`. */
-export const dropAttempts = (db: Db, key: string, beforeMs: number) =>
-  statements(db).dropAttempts.run(key, beforeMs);
+/** Forgets one key's attempts. */
+export const dropAttempts = (db: Db, key: string) => statements(db).dropAttempts.run(key);
+/** Forgets everybody's from before `beforeMs`. */
+export const sweepAttempts = (db: Db, beforeMs: number) => statements(db).sweepAttempts.run(beforeMs);
 
 /** Forgets every attempt whose key has this in it. */
 export const dropAttemptsOf = (db: Db, part: string) => statements(db).dropAttemptsOf.run(part);

@@ -24,14 +24,19 @@ const statements = preparedOnce((db) => ({
     `INSERT INTO undo_step (token_hash, candidate_id, kind, about_json, before_json, left_digest, made_at_ms)
      VALUES (?, ?, ?, ?, ?, ?, ?)`
   ),
-  byToken: db.prepare<[string], Row>(
-    'SELECT candidate_id, kind, about_json, before_json, left_digest FROM undo_step WHERE token_hash = ?'
+  byToken: db.prepare<[string, number], Row>(
+    'SELECT candidate_id, kind, about_json, before_json, left_digest FROM undo_step WHERE token_hash = ? AND made_at_ms >= ?'
   ),
-  drop: db.prepare('DELETE FROM undo_step WHERE token_hash = ? OR made_at_ms < ?')
+  drop: db.prepare('DELETE FROM undo_step WHERE token_hash = ?'),
+  sweep: db.prepare('DELETE FROM undo_step WHERE made_at_ms < ?')
 }));
+
+/** What was saved can be taken back for so long; then what stood there before is forgotten. */
+const KEPT_MS = 24 * 3_600_000;
 
 export function putUndoStep(db: Db, tokenHash: string, step: UndoStep, nowMs: number): void {
   const { candidateId, kind, about, before, left } = step;
+  statements(db).sweep.run(nowMs - KEPT_MS);
   statements(db).put.run(
     tokenHash,
     candidateId,
@@ -43,8 +48,8 @@ export function putUndoStep(db: Db, tokenHash: string, step: UndoStep, nowMs: nu
   );
 }
 
-export function findUndoStep(db: Db, tokenHash: string): UndoStep | undefined {
-  const row = statements(db).byToken.get(tokenHash);
+export function findUndoStep(db: Db, tokenHash: string, nowMs: number): UndoStep | undefined {
+  const row = statements(db).byToken.get(tokenHash, nowMs - KEPT_MS);
   return (
     row && {
       candidateId: row.candidate_id,
@@ -55,6 +60,4 @@ export function findUndoStep(db: Db, tokenHash: string): UndoStep | undefined {
     }
   );
 }
-/** This one, and all that were made before `beforeMs`. */
-export const dropUndoSteps = (db: Db, tokenHash: string, beforeMs: number) =>
-  statements(db).drop.run(tokenHash, beforeMs);
+export const dropUndoStep = (db: Db, tokenHash: string) => statements(db).drop.run(tokenHash);

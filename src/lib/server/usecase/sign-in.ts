@@ -19,6 +19,8 @@ const IDLE_MS = 7 * DAY_MS;
 /** When a session was used is written down this often: not with every page. */
 const NOTED_MS = 3_600_000;
 const LINK_MS = 14 * DAY_MS;
+/** A device that was not used for so long is a stranger again; browsers keep no cookie for longer. */
+export const DEVICE_MS = 400 * DAY_MS;
 const ATTEMPT_WINDOW_MS = 15 * 60_000;
 /** A forgotten password takes a few tries; a guessed one takes thousands (judgement). */
 const MOST_ATTEMPTS = 8;
@@ -91,15 +93,17 @@ export const signIn = waitingUseCase({
       throw new CodedError('too-many-attempts');
     }
     const at = app.now();
+    accounts.sweepAttempts(app.db, since);
     for (const { key } of keys) accounts.addAttempt(app.db, key, at);
     const isRight = await isPassword(account?.password_hash, password);
     if (!account || !isRight) {
       serverLog.warn({ accountId: account?.id ?? null }, 'wrong sign-in');
       throw new CodedError('wrong-sign-in');
     }
-    accounts.dropAttempts(app.db, keys[0]!.key, since);
+    accounts.dropAttempts(app.db, keys[0]!.key);
     for (const { key } of keys.slice(1)) accounts.takeBackAttempt(app.db, key, at);
     const known = isKnown ? knownDevice! : newToken();
+    accounts.sweepKnownDevices(app.db, at - DEVICE_MS);
     accounts.putKnownDevice(app.db, hashToken(known), account.id, at);
     return { session: openSession(app, account.id, device), knownDevice: known };
   }
@@ -201,7 +205,7 @@ export const changePassword = waitingUseCase({
       accounts.setPasswordHash(app.db, account.id, passwordHash);
       accounts.dropOtherSessions(app.db, account.id, hashToken(input.token));
       accounts.dropKnownDevices(app.db, account.id);
-      accounts.dropAttempts(app.db, key, since);
+      accounts.dropAttempts(app.db, key);
     })();
     serverLog.info({ accountId: account.id }, 'password changed');
   }

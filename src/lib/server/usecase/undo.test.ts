@@ -13,6 +13,7 @@ import { STUDY } from '../../../../tests/fixtures/study';
 const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
 const zone = 'Europe/Brussels';
 let app: App;
+let now: number;
 let candidateId: string;
 let auditionId: string;
 let itemId: string;
@@ -26,7 +27,8 @@ const time = (minutes: number) => ({
 });
 
 beforeEach(() => {
-  app = makeApp(openDb(':memory:'), () => Date.parse('2026-11-24T10:00:00Z'));
+  now = Date.parse('2026-11-24T10:00:00Z');
+  app = makeApp(openDb(':memory:'), () => now);
   candidateId = addCandidate(app, TEACHER, { name: 'Ada', instruments: 'oboe', zone });
   const rounds = [{ id: 'r1', name: 'first round', date: '2027-01-09', zone, isHistory: false }];
   auditionId = addAudition(app, TEACHER, { candidateId, name: 'Wind band', rounds, dates: [] });
@@ -167,5 +169,17 @@ describe('what somebody has done since is not taken back with it', () => {
     expect(() => takeBack(app, self(), { undoToken })).toThrow('It was changed again since then');
     // nor is the answer the candidate's to take back
     expect(() => takeBack(app, self(), { undoToken: answered })).toThrow('somebody else');
+  });
+});
+
+describe('a day later', () => {
+  it('nothing can be taken back, and what stood there before is forgotten', () => {
+    const minutes = (n: number, version: number) =>
+      saveTime(app, self(), { candidateId, version, time: time(n) });
+    const undoToken = minutes(60, 1);
+    now += 24 * 3_600_000 + 1;
+    expect(() => takeBack(app, self(), { undoToken })).toThrow('nothing here');
+    minutes(90, 2);
+    expect(app.db.prepare('SELECT count(*) AS n FROM undo_step').get()).toEqual({ n: 1 });
   });
 });

@@ -9,7 +9,7 @@ import { setCallChecked } from '../store/call';
 import { findCandidate } from '../store/candidate';
 import { findItem } from '../store/item';
 import { answerWish, dropWish, putLessonNote } from '../store/lesson';
-import { type UndoStep, dropUndoSteps, findUndoStep } from '../store/undo-step';
+import { type UndoStep, dropUndoStep, findUndoStep } from '../store/undo-step';
 import { hashToken } from '../token';
 import { saveCall } from './call';
 import { type BeforeChanges, type UndoKind, type Undoable, READERS, digestOf } from './keep-undo';
@@ -18,9 +18,6 @@ import { orderItems, saveItem } from './list';
 import { saveFacts, saveTime } from './studio';
 import { found, useCase } from './use-case';
 import { putBack } from './what-if';
-
-/** What was saved can be taken back for so long. */
-const KEPT_MS = 24 * 3_600_000;
 
 /** How each kind is put back. */
 const WRITERS: {
@@ -65,13 +62,13 @@ function isTheirs({ kind, before }: UndoStep): boolean {
 export const takeBack = useCase({
   rule: 'own',
   about: (app: App, input: { undoToken: string }) =>
-    findUndoStep(app.db, hashToken(input.undoToken))?.candidateId,
+    findUndoStep(app.db, hashToken(input.undoToken), app.now())?.candidateId,
   run: (app: App, input: { undoToken: string }, who: Who) => {
     const hash = hashToken(input.undoToken);
-    const step = found(findUndoStep(app.db, hash));
+    const step = found(findUndoStep(app.db, hash, app.now()));
     if (who.kind !== 'teacher' && !isTheirs(step)) throw new CodedError('not-allowed');
     putBackStep(app, who, step.kind as UndoKind, step);
-    dropUndoSteps(app.db, hash, app.now() - KEPT_MS);
+    dropUndoStep(app.db, hash);
   }
 });
 

@@ -6,7 +6,7 @@ import { pipeline } from 'node:stream/promises';
 import { error } from '@sveltejs/kit';
 import { readArchiveFile, unreadable } from '$lib/server/archive/reader';
 import { MOST_ARCHIVE_BYTES, sayTooLarge } from '$lib/server/archive/unpack';
-import { dataDirectory, theApp } from '$lib/server/context';
+import { incomingFolder, theApp } from '$lib/server/context';
 import { CodedError } from '$lib/server/errors';
 import { allow } from '$lib/server/http';
 import { serverLog } from '$lib/server/log';
@@ -26,7 +26,7 @@ export const POST: RequestHandler = async (event) => {
   const length = Number(event.request.headers.get('content-length') ?? 0);
   if (length > MOST_ARCHIVE_BYTES) error(413, { message: unreadable(sayTooLarge(length)).message });
   const { who } = event.locals;
-  const folder = await mkdtemp(join(dataDirectory(), 'incoming-'));
+  const folder = await mkdtemp(incomingFolder());
   const file = join(folder, 'archive.zip');
   const stopped = new AbortController();
   try {
