@@ -1,0 +1,264 @@
+/**
+ * One item's way up: what holds in each section, the ladders that follow, merged so that what is due first and then the
+ * section furthest from its target is climbed first, and the minutes every rung asks for.
+ */
+import {
+  type Away,
+  CLICKS_AFTER_AWAY,
+  LEAST_BLOCK_MIN,
+  isBeforeAway,
+  PRESUMED_CLEAN_SHARE
+} from '../../plan';
+import { type Held, type HeldSection, type Touch, cleanShare, heldTempo } from '../../practice';
+import {
+  SAME_TEMPO,
+  clickableRange,
+  clicksBetween,
+  clicksLower,
+  sectionSeconds,
+  targetOf
+} from '../../tempo';
+import {
+  type Bpm,
+  type Clicks,
+  type DayNumber,
+  type Minutes,
+  type Share,
+  dayOf,
+  formatDate
+} from '../../units';
+import { layChain } from '../facts/chain';
+import type { PlannedSection } from '../laid/plan';
+import { type ClimbRung, type Making, type Pulsed, joinedAt, sectionRungs } from './rungs';
+import {
+  type Agreed,
+  type Schools,
+  type SeasonItem,
+  type SeasonSection,
+  DEFAULT_SCHOOLS
+} from '../facts/request';
+
+export type Climb = {
+  readonly sections: readonly PlannedSection[];
+  readonly slowestSectionId: string | null;
+  readonly heldShare: Share | null;
+  readonly clicksToGo: Clicks | null;
+  readonly cleanShare: Share;
+  readonly rungs: readonly ClimbRung[];
+  /** Minutes beyond the rung reached last that count for the next one. */
+  readonly carried: Agreed['carried'][number] | null;
+  /** Seconds of one run of the whole item at its targets. */
+  readonly runSeconds: number;
+};
+
+/** `touches` are this item's, in time order. Throws RangeError where a target is off every click. */
+export function readClimb(
+  item: SeasonItem,
+  touches: readonly Touch[],
+  schools: Schools,
+  { today, aways }: { readonly today: DayNumber; readonly aways: readonly Away[] },
+  agreed: Agreed | undefined
+): Climb {
+  const share = cleanShare(touches, PRESUMED_CLEAN_SHARE);
+  const pulsed = readSections(item, touches, schools.inARow, today, aways);
+  const making = { item, touches, schools, share, agreed, today };
+  const ladders = pulsed.map((p) => sectionRungs(making, p));
+  const slowest = [...pulsed].sort((a, b) => a.start / a.target.targetBpm - b.start / b.target.targetBpm)[0];
+  const isSeen = pulsed.every((p) => p.held !== null);
+  const due = new Map(item.sections.map((s) => [s.id, s.dueOn ? dayOf(s.dueOn) : Infinity]));
+  const later = (a: ClimbRung, b: ClimbRung) => {
+    const [first, second] = [due.get(a.sectionId)!, due.get(b.sectionId)!];
+    return first === second ? a.share - b.share : first - second;
+  };
+  const rungs = ladders.flat().sort(later);
+  const work = readWork(making, pulsed);
+  return {
+    sections: item.sections.map((s) =>
+      sayable(
+        s,
+        pulsed.find((p) => p.section === s)
+      )
+    ),
+    slowestSectionId: slowest?.section.id ?? null,
+    heldShare: slowest && isSeen ? slowest.held!.bpm / slowest.target.targetBpm : null,
+    clicksToGo: slowest
+      ? Math.max(0, clicksBetween(slowest.start, slowest.target.targetBpm, slowest.target.unit))
+      : null,
+    cleanShare: share,
+    rungs: withWorkDone(rungs, work.spent),
+    carried: work.carried,
+    runSeconds: pulsed.reduce(
+      (sum, p) => sum + sectionSeconds(p.section.tempo, item.metre, p.bars, p.pickup, p.target.targetBpm),
+      0
+    )
+  };
+}
+
+/** Schools in force: the item's own, else the candidate's, else the defaults. */
+export function schoolsOf(item: SeasonItem, general: Partial<Schools> | undefined): Schools {
+  return { ...DEFAULT_SCHOOLS, ...general, ...item.schools };
+}
+
+export function readSections(
+  item: SeasonItem,
+  touches: readonly Touch[],
+  inARow: number,
+  today: DayNumber,
+  aways: readonly Away[]
+): Pulsed[] {
+  const withTarget = item.sections.flatMap((section) => {
+    const target = targetOf(section.tempo);
+    if (!target) return [];
+    const read: HeldSection = {
+      fromBar: section.fromBar,
+      toBar: section.toBar,
+      unit: target.unit,
+      targetBpm: target.bpm
+    };
+    return [{ section, target: read }];
+  });
+  return withTarget.map(({ section, target }) => {
+    const held = heldTempo(touches, target, withTarget[0]!.target, inARow, today);
+    const { lowest, highest } = clickableRange(target.unit);
+    const half = Math.max(lowest, Math.round(target.targetBpm / 2));
+    // a whole run at some share of the lead's target may stand for a tempo here that no click can say
+    const reached = held && Math.min(highest, Math.max(lowest, held.bpm));
+    const lent = item.holds?.[section.id];
+    const own =
+      held === null || reached === null
+        ? Math.min(half, target.targetBpm)
+        : clicksLower(reached, target.unit, clicksDown(held, today, aways));
+    const start = lent === undefined ? own : Math.max(own, Math.min(lent, target.targetBpm));
+    return {
+      section,
+      target,
+      bars: barsPlayed(item, section),
+      pickup: pickupOf(item, section),
+      held,
+      start,
+      isStartHeld: (held !== null && held.bpm >= lowest) || lent !== undefined
+    };
+  });
+}
+
+/** After a long time away two clicks below what held, else one where the evidence has aged. */
+function clicksDown(held: Held, today: DayNumber, aways: readonly Away[]): Clicks {
+  if (isBeforeAway(held.on, today, aways)) return CLICKS_AFTER_AWAY;
+  return held.isAged ? 1 : 0;
+}
+
+/** Bars of a section with the item's repeats that lie in it counted again. */
+function barsPlayed(item: SeasonItem, section: SeasonSection): number {
+  const again = (item.repeats ?? []).map(
+    (r) => Math.min(r.toBar, section.toBar) - Math.max(r.fromBar, section.fromBar) + 1
+  );
+  return section.toBar - section.fromBar + 1 + again.filter((n) => n > 0).reduce((sum, n) => sum + n, 0);
+}
+
+function pickupOf(item: SeasonItem, section: SeasonSection): number {
+  return section.fromBar === item.fromBar ? (item.pickupBeats ?? 0) : 0;
+}
+
+/**
+ * Minutes logged since something last came to hold count for the next rung; a rung worked out in vain asks again.
+ * Of the touch that made it hold, what it had beyond the rungs it reached is carried over to the next.
+ */
+function readWork(
+  making: Making,
+  pulsed: readonly Pulsed[]
+): { spent: Minutes; carried: Agreed['carried'][number] | null } {
+  const { item, touches, schools, today, agreed } = making;
+  const at = (section: Pulsed, upTo: number) => {
+    const before = touches.slice(0, upTo);
+    const held = heldTempo(before, section.target, pulsed[0]!.target, schools.inARow, today);
+    const whole = held ? before.findIndex((t) => t.id === held.touchId) : -1;
+    if (schools.strategy === 'ramp' || schools.strategy === 'drills') return whole;
+    const links = layChain(section.section).map(({ joined }) =>
+      joinedAt({ ...making, touches: before }, section, joined)
+    );
+    return Math.max(whole, ...links);
+  };
+  const last = Math.max(-1, ...pulsed.map((p) => at(p, touches.length)));
+  const since = sumMinutes(touches.slice(last + 1));
+  if (last < 0) return { spent: since, carried: null };
+  const known = agreed?.carried.find((c) => c.touchId === touches[last]!.id);
+  if (known) return { spent: known.minutes + since, carried: known };
+
+  const before = Math.max(-1, ...pulsed.map((p) => at(p, last)));
+  const brought = agreed?.carried.find((c) => c.touchId === touches[before]?.id)?.minutes ?? 0;
+  const worked = brought + sumMinutes(touches.slice(before + 1, last + 1));
+  const reached = pulsed.flatMap((p) => reachedRungs(p, agreed)).reduce((sum, minutes) => sum + minutes, 0);
+  const over = reached === 0 ? 0 : Math.max(0, Math.min(worked - reached, touches[last]!.minutes));
+  const carried = { itemId: item.id, touchId: touches[last]!.id, minutes: over };
+  return { spent: over + since, carried };
+}
+
+/** What is spent counts for the first rung; what is left of a whole ladder is never less than a block. */
+function withWorkDone(rungs: readonly ClimbRung[], spent: Minutes): ClimbRung[] {
+  const total = rungs.reduce((sum, r) => sum + r.minutes, 0);
+  return rungs.map((rung, i) =>
+    i === 0
+      ? { ...rung, minutesDone: Math.min(spent % rung.minutes, Math.max(0, total - LEAST_BLOCK_MIN)) }
+      : rung
+  );
+}
+
+/** Minutes of the agreed rungs that now hold. */
+function reachedRungs(p: Pulsed, agreed: Agreed | undefined): Minutes[] {
+  const rungs = agreed?.rungs.filter((r) => r.sectionId === p.section.id) ?? [];
+  return p.held
+    ? rungs.filter((r) => !r.bars && r.bpm <= p.held!.bpm * (1 + SAME_TEMPO)).map((r) => r.minutes)
+    : [];
+}
+
+function sumMinutes(touches: readonly Touch[]): Minutes {
+  return touches.reduce((sum, t) => sum + t.minutes, 0);
+}
+
+function sayable(section: SeasonSection, p: Pulsed | undefined): PlannedSection {
+  const { id, name, fromBar, toBar } = section;
+  if (!p)
+    return {
+      id,
+      name,
+      fromBar,
+      toBar,
+      unit: null,
+      targetBpm: null,
+      held: null,
+      startBpm: null,
+      says: 'free: by ear, minutes only'
+    };
+  const held = p.held && {
+    bpm: p.held.bpm,
+    on: formatDate(p.held.on),
+    isAged: p.held.isAged,
+    evidence: p.held.evidence
+  };
+  const says = !held
+    ? `no evidence for bars ${fromBar}–${toBar}`
+    : held.bpm >= p.target.targetBpm * (1 - SAME_TEMPO)
+      ? `holds at ${round(held.bpm)}`
+      : `holds at ${round(held.bpm)}, target ${p.target.targetBpm}`;
+  return {
+    id,
+    name,
+    fromBar,
+    toBar,
+    unit: p.target.unit,
+    targetBpm: p.target.targetBpm,
+    held,
+    startBpm: p.start,
+    says
+  };
+}
+
+/** One decimal is finer than any metronome. */
+function round(bpm: Bpm): Bpm {
+  return Math.round(bpm * 10) / 10;
+}
+
+/** The touches of one item, in time order and not after today. */
+export function touchesOf(log: readonly Touch[], itemId: string, today: DayNumber): Touch[] {
+  return log.filter((t) => t.itemId === itemId && dayOf(t.date) <= today);
+}

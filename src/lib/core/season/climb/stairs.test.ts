@@ -1,0 +1,98 @@
+import { describe, expect, it } from 'vitest';
+import type { Touch } from '../../practice';
+import { laySeason } from '../lay/lay';
+import type { SeasonItem, SeasonRequest } from '../facts/request';
+import { deepest, heldStairs, plannedStairs } from './stairs';
+
+const ITEM: SeasonItem = {
+  id: 'a',
+  name: 'Two weathers',
+  kind: 'solo',
+  metre: '4/4',
+  fromBar: 1,
+  toBar: 16,
+  sections: [
+    { id: 'slow', fromBar: 1, toBar: 8, tempo: { kind: 'pulse', unit: 'quarter', targetBpm: 60 } },
+    { id: 'fast', fromBar: 9, toBar: 16, tempo: { kind: 'pulse', unit: 'quarter', targetBpm: 120 } }
+  ]
+};
+
+const touch = (date: string, tempoBpm: number, fromBar: number, toBar: number, attempts = 'ccc'): Touch => ({
+  id: date + fromBar,
+  itemId: 'a',
+  date,
+  fromBar,
+  toBar,
+  minutes: 10,
+  tempoBpm,
+  attempts
+});
+
+const request = (log: Touch[], date = '2027-01-23'): SeasonRequest => ({
+  today: '2026-11-24',
+  rounds: [{ id: 'r', name: 'round', date, zone: 'Europe/Brussels' }],
+  items: [ITEM],
+  time: {
+    week: [1, 2, 3, 4, 5, 6].map((weekday) => ({ weekday, minutes: 60 })),
+    exceptions: [],
+    lessons: [],
+    mocks: [],
+    warmUpMin: 10,
+    fundamentalsMin: 5
+  },
+  log
+});
+
+describe('the stairs of what held', () => {
+  it('begin when every section has held once, and follow the slowest', () => {
+    const log = [
+      touch('2026-11-10', 40, 1, 8),
+      touch('2026-11-12', 60, 9, 16),
+      touch('2026-11-14', 50, 1, 8),
+      touch('2026-11-16', 100, 9, 16)
+    ];
+    // 12 Nov: 40 of 60 is 0.667, 60 of 120 is 0.5: fast, 16 clicks below. 16 Nov: 50/60 = 0.833 = 100/120, the first of equals
+    expect(heldStairs(ITEM, log, undefined)).toEqual([
+      { date: '2026-11-12', sectionId: 'fast', bpm: 60, clicksBelow: 16 },
+      { date: '2026-11-16', sectionId: 'slow', bpm: 50, clicksBelow: 5 }
+    ]);
+  });
+
+  it('go down again when a slower tempo is what held last', () => {
+    const log = [touch('2026-11-10', 50, 1, 16), touch('2026-11-12', 44, 1, 8)];
+    const steps = heldStairs({ ...ITEM, sections: [ITEM.sections[0]!] }, log, undefined);
+    expect(steps.map((s) => s.bpm)).toEqual([50, 44]);
+  });
+});
+
+describe('the stairs of the plan', () => {
+  it('start at today and rise to the target on the date of the last rung', () => {
+    const [planned] = laySeason(request([])).items;
+    const steps = plannedStairs(planned!, '2026-11-24');
+    expect(steps[0]).toMatchObject({ date: '2026-11-24', clicksBelow: 16 });
+    expect(steps.at(-1)).toMatchObject({ clicksBelow: 0, date: planned!.rungs.at(-1)!.date });
+    steps.slice(1).forEach((s, i) => expect(s.clicksBelow).toBeLessThan(steps[i]!.clicksBelow));
+    expect(deepest(steps, 0)).toBe(16);
+  });
+
+  it('are one level where everything holds, and none without a tempo', () => {
+    const [planned] = laySeason(
+      request([touch('2026-11-20', 60, 1, 8), touch('2026-11-20', 120, 9, 16)])
+    ).items;
+    expect(plannedStairs(planned!, '2026-11-24').map((s) => s.clicksBelow)).toEqual([0]);
+    expect(plannedStairs({ ...planned!, sections: [] }, '2026-11-24')).toEqual([]);
+  });
+});
+
+describe('the last days', () => {
+  it.each(['2026-11-24', '2026-11-25', '2026-11-26'])(
+    'still account for every minute: round on %s',
+    (date) => {
+      const plan = laySeason(request([touch('2026-11-20', 40, 1, 16)], date));
+      const placed = plan.agreed.allotments.reduce((sum, a) => sum + a.minutes, 0);
+      expect(plan.daysToGo).toBe(Number(date.slice(-2)) - 24);
+      expect(placed + plan.short!.minutes).toBe(plan.items[0]!.askedMin);
+      expect(plan.days.map((d) => d.date)).toEqual(['2026-11-24', '2026-11-25'].filter((d) => d < date));
+    }
+  );
+});

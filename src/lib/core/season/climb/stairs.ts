@@ -1,0 +1,99 @@
+/**
+ * The stairs of the countback: where an item stood below its target, and where the plan puts it, in clicks.
+ * The slowest section sets the item, then as now. An item counts as seen once every section has held once.
+ */
+import { type Touch, inTimeOrder, isEvidence } from '../../practice';
+import { clicksBetween } from '../../tempo';
+import { type Bpm, type Clicks, type DayNumber, dayOf } from '../../units';
+import { readSections, schoolsOf } from './climb';
+import type { Bars } from '../facts/chain';
+import { narrowToCuts } from '../facts/narrow';
+import type { PlannedItem } from '../laid/plan';
+import type { Schools, SeasonItem } from '../facts/request';
+
+export type Step = {
+  readonly date: string;
+  readonly sectionId: string;
+  readonly bpm: Bpm;
+  /** Of a link of a chunk chain: the bars joined on that date. */
+  readonly bars?: Bars | undefined;
+  readonly clicksBelow: Clicks;
+};
+
+type Level = {
+  readonly sectionId: string;
+  readonly bpm: Bpm;
+  readonly targetBpm: Bpm;
+  readonly unit: Parameters<typeof clicksBetween>[2];
+};
+
+function stepAt(date: string, levels: readonly Level[]): Step {
+  const slowest = levels.reduce((a, b) => (b.bpm / b.targetBpm < a.bpm / a.targetBpm ? b : a));
+  const below = Math.max(0, clicksBetween(slowest.bpm, slowest.targetBpm, slowest.unit));
+  return { date, sectionId: slowest.sectionId, bpm: slowest.bpm, clicksBelow: Math.round(below * 100) / 100 };
+}
+
+/** Steps at the dates on which what held changed, oldest first. */
+export function heldStairs(
+  whole: SeasonItem,
+  touches: readonly Touch[],
+  general: Partial<Schools> | undefined
+): Step[] {
+  const item = narrowToCuts(whole);
+  const { inARow } = schoolsOf(item, general);
+  // what held can change only by such touches
+  const ordered = inTimeOrder(touches).filter((touch) => isEvidence(touch, inARow));
+  const steps: Step[] = [];
+  ordered.forEach((touch, i) => {
+    if (ordered[i + 1]?.date === touch.date) return;
+    const read = readSections(item, ordered.slice(0, i + 1), inARow, dayOf(touch.date), []);
+    if (read.length === 0 || read.some((p) => p.held === null)) return;
+    const step = stepAt(
+      touch.date,
+      read.map((p) => ({
+        sectionId: p.section.id,
+        bpm: p.held!.bpm,
+        targetBpm: p.target.targetBpm,
+        unit: p.target.unit
+      }))
+    );
+    const before = steps.at(-1);
+    if (!before || before.bpm !== step.bpm || before.sectionId !== step.sectionId) steps.push(step);
+  });
+  return steps;
+}
+
+/** Where the item stands today and on each date a rung is planned for; empty for items without a tempo. */
+export function plannedStairs(item: PlannedItem, today: string): Step[] {
+  const levels = new Map<string, Level>();
+  for (const s of item.sections) {
+    if (s.unit && s.targetBpm !== null && s.startBpm !== null)
+      levels.set(s.id, {
+        sectionId: s.id,
+        bpm: Math.min(s.startBpm, s.targetBpm),
+        targetBpm: s.targetBpm,
+        unit: s.unit
+      });
+  }
+  if (levels.size === 0) return [];
+  const steps = [stepAt(today, [...levels.values()])];
+  for (const rung of item.rungs) {
+    if (!rung.date) continue;
+    const level = levels.get(rung.sectionId)!;
+    // a link stands as high as the share of the way it leads
+    const reached = rung.bars ? Math.max(level.bpm, rung.share * level.targetBpm) : rung.bpm;
+    levels.set(rung.sectionId, { ...level, bpm: reached });
+    const at = stepAt(rung.date, [...levels.values()]);
+    const step =
+      rung.bars && at.sectionId === rung.sectionId ? { ...at, bpm: rung.bpm, bars: rung.bars } : at;
+    if (step.clicksBelow === steps.at(-1)!.clicksBelow) continue;
+    if (steps.at(-1)!.date === rung.date && steps.length > 1) steps.pop();
+    steps.push(step);
+  }
+  return steps;
+}
+
+/** The farthest an item was, is or will be from its target, in clicks; 0 where it has none. */
+export function deepest(steps: readonly Step[], since: DayNumber): Clicks {
+  return Math.max(0, ...steps.filter((s) => dayOf(s.date) >= since).map((s) => s.clicksBelow));
+}

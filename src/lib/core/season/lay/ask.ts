@@ -1,0 +1,165 @@
+/**
+ * What an item asks of the days: a ladder's minutes, of which the rungs below 80 % are due before context begins, or so
+ * many minutes a week. A rung pinned to a date closes a window there, with a block on that date that reaches it; what
+ * follows a pin is no longer due before context, since its pace was set by hand.
+ */
+import {
+  type Asked,
+  IN_CONTEXT_SHARE,
+  LEAST_BLOCK_MIN,
+  LONGEST_BLOCK_MIN,
+  type Stages,
+  type Window
+} from '../../plan';
+import { targetOf } from '../../tempo';
+import { type DayNumber, type Minutes, dayOf } from '../../units';
+import type { Climb } from '../climb/climb';
+import type { SeasonFrame } from './frame';
+import { rungKey } from '../laid/plan';
+import type { RungPin, SeasonItem, SeasonRequest } from '../facts/request';
+
+/** Two longest blocks of one item on one day (judgement). */
+const DEFAULT_MOST_PER_DAY_MIN: Minutes = 2 * LONGEST_BLOCK_MIN;
+
+type Kept = Asked['kept'];
+
+/** Most minutes a day of an item's ladder and of its weekly minutes; where it has both, they share the item's, a block each at least. */
+export function mostPerDay(item: SeasonItem): { ladder: Minutes; minutes: Minutes } {
+  const most = item.mostPerDayMin ?? DEFAULT_MOST_PER_DAY_MIN;
+  const perWeek = minutesPerWeek(item);
+  if (perWeek === 0 || item.sections.every((s) => s.tempo.kind === 'free'))
+    return { ladder: most, minutes: most };
+  const minutes = Math.min(most, Math.max(LEAST_BLOCK_MIN, Math.ceil(perWeek / 3)));
+  return { ladder: Math.max(LEAST_BLOCK_MIN, most - minutes), minutes };
+}
+
+/** Rungs pinned to a date: by themselves, or as the target of a section that is due on a day. */
+export function rungPinsOf(request: SeasonRequest, item: SeasonItem): RungPin[] {
+  const due = item.sections.flatMap(({ id, tempo, dueOn }) => {
+    const target = targetOf(tempo);
+    return dueOn && target ? [{ itemId: item.id, sectionId: id, bpm: target.bpm, date: dueOn }] : [];
+  });
+  const own = (request.pins ?? []).filter((p): p is RungPin => 'bpm' in p && p.itemId === item.id);
+  return [...own, ...due];
+}
+
+/** Null where the ladder asks nothing. */
+export function askOfClimb(
+  climb: Climb,
+  item: SeasonItem,
+  stages: Stages,
+  frame: SeasonFrame,
+  pins: readonly RungPin[],
+  kept: Kept
+): Asked | null {
+  const rungs = climb.rungs.map((rung) => {
+    const { share, minutes, minutesDone } = rung;
+    const pin = pins.find((p) => rungKey(p) === rungKey(rung));
+    return { share, minutes: minutes - minutesDone, pinned: pin ? dayOf(pin.date) : null };
+  });
+  if (sum(rungs.map((r) => r.minutes)) === 0) return null;
+  const end = rampEnd(stages, frame.today);
+  const most = mostPerDay(item).ladder;
+  const windows: Window[] = [];
+  const pinned: Kept[number][] = [];
+  let from = Math.max(frame.today, stages.began);
+  let open: typeof rungs = [];
+  const close = (to: DayNumber) => {
+    const whole = sum(open.map((r) => r.minutes));
+    const dueBy = stages.contextFrom - 1;
+    const isDue = pinned.length === 0 && from <= dueBy && dueBy < to;
+    const due = isDue ? sum(open.filter((r) => r.share < IN_CONTEXT_SHARE).map((r) => r.minutes)) : 0;
+    if (due > 0) windows.push({ from, to: dueBy, minutes: due });
+    if (whole > due) windows.push({ from, to, minutes: whole - due });
+    return whole;
+  };
+  for (const rung of rungs) {
+    open.push(rung);
+    const { pinned: day } = rung;
+    if (day === null || day < from || day > end) continue;
+    const whole = close(day);
+    const block = Math.max(LEAST_BLOCK_MIN, Math.min(LONGEST_BLOCK_MIN, rung.minutes));
+    pinned.push({ day, minutes: Math.min(block, whole, most), isPinned: true });
+    from = day + 1;
+    open = [];
+  }
+  close(end);
+  const own = kept.filter((k) => !pinned.some((p) => p.day === k.day));
+  const longest = pinned.map((pin) => {
+    const blocks = kept.filter((k) => k.isPinned && k.day === pin.day).map((k) => k.minutes);
+    return { ...pin, minutes: Math.max(pin.minutes, ...blocks) };
+  });
+  return { id: item.id, mostPerDay: most, windows, kept: [...longest, ...own] };
+}
+
+/**
+ * Last day for climbing: the ramp's end; once the mock window has opened with rungs still missing, its days may be
+ * used as well, up to the light last ones, since a date that is past helps nobody.
+ */
+function rampEnd(stages: Stages, today: DayNumber): DayNumber {
+  return today <= stages.rampTo ? stages.rampTo : stages.lastDaysFrom - 1;
+}
+
+/**
+ * Minutes a week without a ladder, week by week counted back from the round; what the week's log has is done. Weeks
+ * that ask less than a block are taken together. Null where nothing is asked.
+ */
+export function askOfMinutes(
+  request: SeasonRequest,
+  item: SeasonItem,
+  stages: Stages,
+  frame: SeasonFrame,
+  kept: Kept
+): Asked | null {
+  const perWeek = minutesPerWeek(item);
+  if (perWeek === 0) return null;
+  const windows: Window[] = [];
+  for (let from = stages.dayZero - 7; from > frame.today - 7; from -= 7) {
+    const to = Math.min(from + 6, stages.lastDaysFrom - 1);
+    const days = to - Math.max(from, frame.began) + 1;
+    const done = sum(
+      ownTouches(request, item)
+        .filter((t) => dayOf(t.date) >= from && dayOf(t.date) <= frame.today)
+        .map((t) => t.minutes)
+    );
+    const minutes = Math.round((perWeek * Math.max(0, days)) / 7) - done;
+    if (minutes > 0) windows.unshift({ from: Math.max(from, frame.today), to, minutes });
+  }
+  if (windows.length === 0) return null;
+  return { id: item.id, mostPerDay: mostPerDay(item).minutes, windows: joinSmall(windows), kept };
+}
+
+/** Joins windows that ask less than a block to the one after, the last to the one before. */
+function joinSmall(windows: readonly Window[]): Window[] {
+  const joined: Window[] = [];
+  for (const window of windows) {
+    const before = joined.at(-1);
+    const isLast = window === windows.at(-1) && window.minutes < LEAST_BLOCK_MIN;
+    if (before && (before.minutes < LEAST_BLOCK_MIN || isLast))
+      joined[joined.length - 1] = {
+        from: before.from,
+        to: window.to,
+        minutes: before.minutes + window.minutes
+      };
+    else joined.push(window);
+  }
+  return joined;
+}
+
+function minutesPerWeek(item: SeasonItem): Minutes {
+  const free = sum(item.sections.map((s) => (s.tempo.kind === 'free' ? s.tempo.minutesPerWeek : 0)));
+  return free + (item.minutesPerWeek ?? 0);
+}
+
+/** Touches that count for the weekly minutes: those on free bars, or all of an item that has no ladder. */
+function ownTouches(request: SeasonRequest, item: SeasonItem) {
+  const free = item.sections.filter((s) => s.tempo.kind === 'free');
+  const isOwn = (from: number | undefined) =>
+    free.length === item.sections.length ||
+    free.some((s) => from !== undefined && from >= s.fromBar && from <= s.toBar);
+  return request.log.filter((t) => t.itemId === item.id && isOwn(t.fromBar));
+}
+
+function sum(values: readonly number[]): number {
+  return values.reduce((total, value) => total + value, 0);
+}

@@ -1,0 +1,129 @@
+/** Puts a laying into words and dates: the plan that everything else reads. Decides nothing. */
+import { dateRungs } from '../../plan';
+import { type Minutes, dayOf, formatDate } from '../../units';
+import { describeDays, ladderOf } from './days';
+import { rungPinsOf } from './ask';
+import type { ItemCase, Laid, SeasonFrame } from './frame';
+import { type ItemState, type PlannedItem, type PlannedRung, type SeasonPlan, rungKey } from '../laid/plan';
+import type { SeasonRequest } from '../facts/request';
+import { describeShortage, shortByDay } from './shortage';
+import { describeWeeks } from './weeks';
+
+export function describePlan(
+  request: SeasonRequest,
+  frame: SeasonFrame,
+  cases: readonly ItemCase[],
+  laid: Laid
+): SeasonPlan {
+  const items = cases.map((one) => describeItem(request, one, laid));
+  const days = describeDays(request, frame, cases, items, laid);
+  const head = request.rounds.find(
+    (r) => (request.head?.includes(r.id) ?? true) && dayOf(r.date) === frame.headZero
+  );
+  const stages = cases.map((c) => c.stages).find((s) => s?.dayZero === frame.headZero);
+  return {
+    today: formatDate(frame.today),
+    began: formatDate(frame.began),
+    nextRoundId: head?.id ?? null,
+    daysToGo: frame.headZero === null ? null : frame.headZero - frame.today,
+    stages: stages
+      ? {
+          groundworkTo: formatDate(stages.groundwork.to),
+          contextFrom: formatDate(stages.contextFrom),
+          rampTo: formatDate(stages.rampTo),
+          mockFrom: formatDate(stages.mockFrom),
+          lastDaysFrom: formatDate(stages.lastDaysFrom)
+        }
+      : null,
+    items,
+    days,
+    weeks: describeWeeks(request, frame, days, shortByDay(laid, frame)),
+    short: describeShortage(laid, frame),
+    agreed: {
+      carried: cases.flatMap((c) => c.climb.carried ?? []),
+      rungs: cases.flatMap((c) =>
+        c.climb.rungs.map(({ sectionId, bpm, bars, minutes, basis }) => ({
+          sectionId,
+          bpm,
+          ...(bars ? { bars } : {}),
+          minutes,
+          basis
+        }))
+      ),
+      allotments: laid.minutes.flatMap(({ owner, kind, allotments }) =>
+        allotments.map((a) => ({ itemId: owner.item.id, kind, date: formatDate(a.day), minutes: a.minutes }))
+      )
+    }
+  };
+}
+
+function describeItem(request: SeasonRequest, one: ItemCase, laid: Laid): PlannedItem {
+  const { item, climb, stages } = one;
+  const ladder = ladderOf(laid, one);
+  const left = climb.rungs.map((r) => r.minutes - r.minutesDone);
+  const rungPins = rungPinsOf(request, item);
+  const own = laid.minutes.filter((m) => m.owner === one);
+  const leftOutMin = own.reduce((sum, m) => sum + m.leftOutMin, 0);
+  const dates = dateRungs(doWithout(left, leftOutMin), ladder);
+  const rungs: PlannedRung[] = climb.rungs.map(
+    ({ sectionId, bpm, bars, share, click, asksMin, minutes, minutesDone, seconds, attempts }, i) => ({
+      sectionId,
+      bpm,
+      bars,
+      share: Math.round(share * 10_000) / 10_000,
+      click,
+      asksMin,
+      minutes,
+      minutesDone,
+      seconds: Math.round(seconds * 10) / 10,
+      attempts: Math.round(attempts * 100) / 100,
+      date: dates[i] === null || dates[i] === undefined ? null : formatDate(dates[i]),
+      pinnedTo: rungPins.find((pin) => rungKey(pin) === rungKey({ sectionId, bpm, bars }))?.date ?? null
+    })
+  );
+  const touched = [
+    ...own.flatMap((m) => m.allotments.map((a) => a.day)),
+    ...laid.touches.filter((t) => t.id === item.id).map((t) => t.day)
+  ];
+  const hasPulse = climb.sections.some((s) => s.unit !== null);
+  const isPlanned = stages !== null && !item.isLeftOut;
+  const state: ItemState = !stages
+    ? 'past'
+    : item.isLeftOut
+      ? 'left-out'
+      : !hasPulse
+        ? 'minutes'
+        : rungs.length > 0
+          ? 'climbing'
+          : 'holds';
+  return {
+    id: item.id,
+    name: item.name,
+    kind: item.kind,
+    state,
+    dayZero: stages ? formatDate(stages.dayZero) : null,
+    sections: climb.sections,
+    slowestSectionId: climb.slowestSectionId,
+    heldShare: climb.heldShare === null ? null : Math.round(climb.heldShare * 1000) / 1000,
+    clicksToGo: climb.clicksToGo === null ? null : Math.round(climb.clicksToGo * 10) / 10,
+    cleanShare: climb.cleanShare,
+    rungs: isPlanned ? rungs : [],
+    askedMin: isPlanned ? left.reduce((sum, m) => sum + m, 0) : 0,
+    shortMin: own.reduce((sum, m) => sum + m.shortMin, 0),
+    leftOutMin,
+    nextTouch: touched.length > 0 ? formatDate(Math.min(...touched)) : null
+  };
+}
+
+/** The highest rungs do without what is left out; each keeps a minute. */
+function doWithout(rungs: readonly Minutes[], leftOut: Minutes): Minutes[] {
+  let open = leftOut;
+  return [...rungs]
+    .reverse()
+    .map((minutes) => {
+      const less = Math.min(open, Math.max(0, minutes - 1));
+      open -= less;
+      return minutes - less;
+    })
+    .reverse();
+}

@@ -1,0 +1,110 @@
+/**
+ * Weeks counted back from the next round: what each has, asks and holds, whether it jumps, and the limit that keeps it
+ * from jumping. Beyond the round, weeks have numbers from 0 down.
+ */
+import { type DayNumber, type Minutes, dayOf, formatDate } from '../../units';
+import type { SeasonFrame } from './frame';
+import type { PlannedDay, PlannedWeek } from '../laid/plan';
+import type { SeasonRequest } from '../facts/request';
+
+/** A week is flagged above this times the mean of the two practised before it (common practice, from memory). */
+const JUMP = 1.2;
+
+/** Minutes short on a day, to be shown where they are missing. */
+export type ShortOn = ReadonlyMap<DayNumber, Minutes>;
+
+export function describeWeeks(
+  request: SeasonRequest,
+  frame: SeasonFrame,
+  days: readonly PlannedDay[],
+  short: ShortOn
+): PlannedWeek[] {
+  const { headZero: dayZero, today } = frame;
+  if (dayZero === null || days.length === 0) return [];
+  const weeks: PlannedWeek[] = [];
+  const practised = practisedWeeks(request, frame, dayZero);
+  const last = Math.ceil((dayZero - dayOf(days.at(-1)!.date)) / 7);
+  for (let week = firstWeek(dayZero, today); week >= last; week -= 1) {
+    const from = dayZero - 7 * week;
+    const [first, lastDay] = [formatDate(from), formatDate(from + 6)];
+    const inWeek = days.filter((d) => d.date >= first && d.date <= lastDay);
+    const planned = sum(inWeek.map((d) => d.plannedMin));
+    const missing = sum([0, 1, 2, 3, 4, 5, 6].map((i) => short.get(from + i) ?? 0));
+    const whole = planned + loggedFrom(request, from, today);
+    const most = mostAfter(practised);
+    weeks.push({
+      weeksToGo: week,
+      from: first,
+      to: lastDay,
+      thereMin: sum(
+        inWeek.map((d) => (d.date === request.today ? (frame.open.get(today) ?? 0) : d.capacityMin))
+      ),
+      askedMin: planned + missing,
+      plannedMin: planned,
+      isJump: most !== null && whole > most
+    });
+    const isWhole = from >= today || practised.length > 0;
+    if (whole > 0 && isWhole) practised.push(whole);
+  }
+  return weeks;
+}
+
+/** Capacities under which no week asks more than a fifth above the mean of the two practised before it. */
+export function limitWeeks(
+  request: SeasonRequest,
+  frame: SeasonFrame,
+  capacity: ReadonlyMap<DayNumber, Minutes>
+): ReadonlyMap<DayNumber, Minutes> {
+  const { dayZero, today } = frame;
+  if (dayZero === null) return capacity;
+  const practised = practisedWeeks(request, frame, dayZero);
+  if (mostAfter(practised) === null) return capacity;
+  const limited = new Map(capacity);
+  for (let week = firstWeek(dayZero, today); week > 0; week -= 1) {
+    const from = dayZero - 7 * week;
+    const days = [0, 1, 2, 3, 4, 5, 6].map((i) => from + i).filter((day) => capacity.has(day));
+    const there = sum(days.map((day) => capacity.get(day)!));
+    const reserved = sum(days.map((day) => frame.open.get(day)! - capacity.get(day)!));
+    const logged = loggedFrom(request, from, today);
+    const most = Math.floor(mostAfter(practised)!) - reserved - logged;
+    if (there > 0 && most < there)
+      for (const day of days) limited.set(day, Math.floor((capacity.get(day)! * Math.max(0, most)) / there));
+    practised.push(Math.min(there + reserved + logged, Math.max(1, mostAfter(practised)!)));
+  }
+  return limited;
+}
+
+/** Weeks to go of the week that today lies in. */
+function firstWeek(dayZero: DayNumber, today: DayNumber): number {
+  return Math.ceil((dayZero - today) / 7);
+}
+
+function mostAfter(practised: readonly Minutes[]): number | null {
+  const [a, b] = practised.slice(-2);
+  return a === undefined || b === undefined ? null : (JUMP * (a + b)) / 2;
+}
+
+/** Minutes of the two weeks before this one in which anything was practised, oldest first. */
+function practisedWeeks(request: SeasonRequest, { today }: SeasonFrame, dayZero: DayNumber): Minutes[] {
+  const weeks: Minutes[] = [];
+  const [first] = request.log;
+  if (!first) return weeks;
+  for (
+    let from = dayZero - 7 * (firstWeek(dayZero, today) + 1);
+    from > dayOf(first.date) - 7 && weeks.length < 2;
+    from -= 7
+  ) {
+    const minutes = loggedFrom(request, from, today);
+    if (minutes > 0) weeks.unshift(minutes);
+  }
+  return weeks;
+}
+
+function loggedFrom(request: SeasonRequest, from: DayNumber, today: DayNumber): Minutes {
+  const [first, last] = [formatDate(from), formatDate(Math.min(from + 6, today))];
+  return sum(request.log.filter((t) => t.date >= first && t.date <= last).map((t) => t.minutes));
+}
+
+function sum(values: readonly number[]): number {
+  return values.reduce((total, value) => total + value, 0);
+}

@@ -1,0 +1,149 @@
+/**
+ * Changes tried on a scratch copy of a season: minutes, dates, targets, schools, what is left out. Applied they make another
+ * request; the one they start from stays as it is. Remedies and what-if speak in them, and keeping them is storing them.
+ */
+import type { PracticeTime } from '../../plan';
+import { type SectionTempo, clickableRange } from '../../tempo';
+import { type Bpm, type Minutes, parseDate, sayUnit } from '../../units';
+import type { Schools, SeasonItem, SeasonRequest } from '../facts/request';
+
+export type ItemChange = {
+  readonly itemId: string;
+  readonly targets?: readonly { readonly sectionId: string; readonly bpm: Bpm }[] | undefined;
+  readonly schools?: Partial<Schools> | undefined;
+  readonly isLeftOut?: boolean | undefined;
+};
+
+export type Changes = {
+  /** Minutes added to every such weekday of the pattern; negative takes off. */
+  readonly week?: readonly { readonly weekday: number; readonly addMin: Minutes }[] | undefined;
+  readonly fundamentalsMin?: Minutes | undefined;
+  readonly daysIntoMock?: number | undefined;
+  readonly rounds?: readonly { readonly roundId: string; readonly date: string }[] | undefined;
+  readonly items?: readonly ItemChange[] | undefined;
+};
+
+/** The request with the changes made; what they name that is not there is passed over. */
+export function applyChanges(request: SeasonRequest, changes: Changes): SeasonRequest {
+  const { week, rounds, items, fundamentalsMin, daysIntoMock } = changes;
+  const moved = request.rounds.map((round) => {
+    const to = rounds?.find((r) => r.roundId === round.id);
+    return to ? { ...round, date: to.date } : round;
+  });
+  return {
+    ...request,
+    rounds: moved,
+    daysIntoMock: daysIntoMock ?? request.daysIntoMock,
+    time: {
+      ...request.time,
+      week: addMinutes(request.time.week, week ?? []),
+      fundamentalsMin: fundamentalsMin ?? request.time.fundamentalsMin
+    },
+    items: request.items.map((item) => {
+      const change = items?.find((c) => c.itemId === item.id);
+      const changed = change ? changeItem(item, change) : item;
+      return daysIntoMock === undefined ? changed : { ...changed, daysIntoMock };
+    })
+  };
+}
+
+/** The changes without those to rounds, items or sections that are not there any more, as in a copy kept for a while. */
+export function dropGone(
+  changes: Changes,
+  { rounds, items }: Pick<SeasonRequest, 'rounds' | 'items'>
+): Changes {
+  const kept = changes.items?.flatMap((change) => {
+    const item = items.find(({ id }) => id === change.itemId);
+    const sections = new Set(item?.sections.map((s) => s.id));
+    const targets = change.targets?.filter((t) => sections.has(t.sectionId));
+    return item ? [{ ...change, ...(targets ? { targets } : {}) }] : [];
+  });
+  return {
+    ...changes,
+    ...(changes.rounds
+      ? { rounds: changes.rounds.filter((r) => rounds.some(({ id }) => id === r.roundId)) }
+      : {}),
+    ...(kept ? { items: kept } : {})
+  };
+}
+
+/** Added to the weekday's longest span, the first of them where several are as long; taken off spans from the last. */
+export function addMinutes(
+  week: PracticeTime['week'],
+  adds: readonly { readonly weekday: number; readonly addMin: Minutes }[]
+): PracticeTime['week'] {
+  let changed = week.map((span) => ({ ...span }));
+  for (const { weekday, addMin } of adds) {
+    const own = changed.filter((span) => span.weekday === weekday);
+    if (own.length === 0 && addMin > 0) changed.push({ weekday, minutes: addMin });
+    if (addMin >= 0) {
+      const longest = Math.max(...own.map((span) => span.minutes));
+      const span = own.find((s) => s.minutes === longest);
+      if (span) span.minutes += addMin;
+    } else {
+      let off = -addMin;
+      for (const span of own.reverse()) {
+        const part = Math.min(off, span.minutes);
+        span.minutes -= part;
+        off -= part;
+      }
+      changed = changed.filter((span) => span.minutes > 0);
+    }
+  }
+  return changed;
+}
+
+function changeItem(item: SeasonItem, change: ItemChange): SeasonItem {
+  return {
+    ...item,
+    schools: change.schools ? { ...item.schools, ...change.schools } : item.schools,
+    isLeftOut: change.isLeftOut ?? item.isLeftOut,
+    sections: item.sections.map((section) => {
+      const target = change.targets?.find((t) => t.sectionId === section.id);
+      return target ? { ...section, tempo: setTarget(section.tempo, target.bpm) } : section;
+    })
+  };
+}
+
+/** The tempo with another target: a stretch within a range, one tempo otherwise. Limits are the caller's to check. */
+export function setTarget(tempo: SectionTempo, bpm: Bpm): SectionTempo {
+  if (tempo.kind === 'free') return tempo;
+  if (tempo.kind === 'range') return { ...tempo, stretchBpm: bpm === tempo.lowBpm ? undefined : bpm };
+  return { kind: 'pulse', unit: tempo.unit, targetBpm: bpm };
+}
+
+/** A round farther ahead is a slip in the year; and a plan over centuries would keep everybody waiting. */
+const MOST_DAYS_AHEAD = 2 * 366;
+
+/** Why nothing can be planned for a date, YYYY-MM-DD; null where it can. */
+function tooFarAhead(date: string, today: string): string | null {
+  const [day, from] = [parseDate(date), parseDate(today)];
+  if (day === null || from === null || day - from <= MOST_DAYS_AHEAD) return null;
+  return `${date} is more than two years ahead. Check the year.`;
+}
+
+/** Logs of a whole life are not kept here; an older year is a slip (judgement). */
+const MOST_DAYS_BACK = 30 * 366;
+
+/** Why a date cannot be kept at all, whatever it is of; null where it can, or is none. */
+export function outOfReach(date: string, today: string): string | null {
+  const [day, from] = [parseDate(date), parseDate(today)];
+  if (day !== null && from !== null && from - day > MOST_DAYS_BACK)
+    return `${date} is more than thirty years back. Check the year.`;
+  return tooFarAhead(date, today);
+}
+
+/** Why a round that is still to come cannot be on a date; null where it can. */
+export const roundDayFault = (date: string, today: string): string | null =>
+  date < today ? `${date} is before today.` : tooFarAhead(date, today);
+
+/** Why a tempo cannot be this section's target, as a sentence; null where it can. */
+export function targetFault(tempo: SectionTempo, bpm: Bpm): string | null {
+  if (tempo.kind === 'free') return 'These bars are free: they have no tempo to aim for.';
+  if (tempo.kind === 'range' && !(bpm >= tempo.lowBpm && bpm <= tempo.highBpm))
+    return `${bpm} lies outside the published range, ${tempo.lowBpm} to ${tempo.highBpm}.`;
+  const { lowest, highest } = clickableRange(tempo.unit);
+  return bpm >= lowest && bpm <= highest
+    ? null
+    : `No click says ${sayUnit(tempo.unit)} ${bpm}: from ${Math.ceil(lowest)} to ${highest}.`;
+}
