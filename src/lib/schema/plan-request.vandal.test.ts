@@ -19,7 +19,7 @@ const ODD = [
     'é'.repeat(300),
     '9'.repeat(400)
   ],
-  ...[null, undefined, true, -1, 0, 1, 0.5, 2.5, 480, 1e9, 1e309, NaN, [], {}, [[]], { __proto__: null }]
+  ...[null, undefined, true, -1, 0, 1, 0.5, 2.5, 480, 1e9, Infinity, NaN, [], {}, [[]], { __proto__: null }]
 ];
 const TIMES = 3000;
 

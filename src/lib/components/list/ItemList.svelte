@@ -7,7 +7,7 @@
   import { enhance } from '$app/forms';
   import BarStrip from './BarStrip.svelte';
   import Tempo from '$lib/components/note/Tempo.svelte';
-  import type { SeasonItem, SeasonPlan } from '$lib/core/season';
+  import type { SeasonItem, PlannedSection } from '$lib/core/season';
 
   type Item = SeasonItem & {
     readonly composer: string;
@@ -21,10 +21,15 @@
   };
   let {
     items,
-    plan,
+    planned,
     base,
     canOrder
-  }: { items: readonly Item[]; plan: SeasonPlan | null; base: string; canOrder: boolean } = $props();
+  }: {
+    items: readonly Item[];
+    planned: Readonly<Record<string, readonly PlannedSection[]>>;
+    base: string;
+    canOrder: boolean;
+  } = $props();
 
   // The list is keyed by its order: a saved order makes a new component.
   // svelte-ignore state_referenced_locally
@@ -41,8 +46,6 @@
   function save() {
     queueMicrotask(() => form?.requestSubmit());
   }
-
-  const plannedOf = (id: string) => plan?.items.find((i) => i.id === id);
 </script>
 
 <form
@@ -65,7 +68,7 @@
   }}
 >
   {#each order as item, index (item.id)}
-    {@const planned = plannedOf(item.id)}
+    {@const sections = planned[item.id] ?? []}
     <li>
       <span class="place">
         {#if canOrder}<span
@@ -100,7 +103,7 @@
         {#if item.kind !== 'sight-reading'}
           <BarStrip
             {item}
-            sections={planned?.sections.map((s) => ({ ...s, isFree: s.unit === null })) ?? []}
+            sections={sections.map((s) => ({ ...s, isFree: s.unit === null }))}
             errata={item.errata}
             cuts={item.cuts}
           />
@@ -109,7 +112,7 @@
         {/if}
       </div>
       <div class="tempo">
-        {#each planned?.sections ?? [] as section (section.id)}
+        {#each sections as section (section.id)}
           {#if section.unit && section.targetBpm}
             <p>
               <Tempo bpm={section.targetBpm} unit={section.unit} height={15} />

@@ -41,8 +41,9 @@ const statements = preparedOnce((db) => ({
   byNumber: db.prepare<[string, number], Row>(
     `SELECT ${HEAD}, facts_digest, plan_deflated FROM plan_version WHERE audition_id = ? AND number = ?`
   ),
-  heads: db.prepare<[string], HeadRow>(
-    `SELECT ${HEAD} FROM plan_version WHERE audition_id = ? ORDER BY number DESC`
+  heads: db.prepare<{ auditionId: string; before: number | null; most: number }, HeadRow>(
+    `SELECT ${HEAD} FROM plan_version WHERE audition_id = @auditionId AND (@before IS NULL OR number < @before)
+     ORDER BY number DESC LIMIT @most`
   ),
   summary: db.prepare<[string], { summary_json: string | null }>(
     'SELECT summary_json FROM plan_version WHERE audition_id = ? ORDER BY number DESC LIMIT 1'
@@ -96,8 +97,15 @@ function withReasons(plan: KeptPlan): SeasonPlan {
 export const latestVersion = (db: Db, auditionId: string) => decode(statements(db).latest.get(auditionId));
 export const versionByNumber = (db: Db, auditionId: string, number: number) =>
   decode(statements(db).byNumber.get(auditionId, number));
-export const versionHeads = (db: Db, auditionId: string): VersionHead[] =>
-  statements(db).heads.all(auditionId).map(decodeHead);
+/** Newest first: at most so many, with lower numbers than `before`. */
+export const versionHeads = (
+  db: Db,
+  auditionId: string,
+  page: { readonly before: number | null; readonly most: number } = { before: null, most: -1 }
+): VersionHead[] =>
+  statements(db)
+    .heads.all({ auditionId, ...page })
+    .map(decodeHead);
 
 /** Null while nothing was laid, or it was by a program that wrote none. */
 export function summaryOf(db: Db, auditionId: string): PlanSummary | null {

@@ -122,19 +122,19 @@ function countbackItem(season: Season, planned: PlannedItem, today: string): Cou
   };
 }
 
+/** A season has one for each day and log entry. */
+const LAYINGS_A_PAGE = 40;
+
+/** Newest first, a page at a time; `earlier` is where the next one begins. */
 export const readVersions = useCase({
   rule: 'see',
   about: candidateOfAudition,
-  run: (app: App, input: { auditionId: string }) => {
-    const season = readSeason(app, input.auditionId);
-    const version = currentPlan(app, season, NEW_DAY);
-    return {
-      audition: season.audition,
-      candidate: season.candidate,
-      today: season.request.today,
-      plan: version?.plan ?? null,
-      versions: versionHeads(app.db, input.auditionId)
-    };
+  run: (app: App, { auditionId, before }: { auditionId: string; before?: number | undefined }) => {
+    const { audition, candidate } = readSeason(app, auditionId);
+    const heads = versionHeads(app.db, auditionId, { before: before ?? null, most: LAYINGS_A_PAGE + 1 });
+    const versions = heads.slice(0, LAYINGS_A_PAGE);
+    const isMore = heads.length > LAYINGS_A_PAGE;
+    return { audition, candidate, versions, earlier: isMore ? versions.at(-1)!.number : null };
   }
 });
 
@@ -194,7 +194,6 @@ export const readReadiness = useCase({
       audition: season.audition,
       candidate: season.candidate,
       today: season.request.today,
-      plan,
       readings: readChecks(items, dayOf(season.request.today))
     };
   }

@@ -29,7 +29,9 @@ export const readList = useCase({
       items: season.items,
       ticks: Object.fromEntries(season.items.map((item) => [item.id, itemTicks(app, item)])),
       today: season.request.today,
-      plan
+      /** Sections as the plan knows them, by item: what holds of each. */
+      planned: Object.fromEntries(plan?.items.map(({ id, sections }) => [id, sections]) ?? []),
+      groundworkTo: plan?.stages?.groundworkTo ?? null
     };
   }
 });

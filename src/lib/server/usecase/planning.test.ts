@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { type App, type Who, makeApp } from '../app';
 import { openDb } from '../db/open';
-import { latestVersion, versionHeads } from '../store/plan-version';
+import { latestVersion, putVersion, versionHeads } from '../store/plan-version';
 import { exportCalendar } from './calendar';
 import { readComparison, readCountback, readReadiness, readVersions, tickCheck } from './countback';
 import { addAudition, saveCall } from './call';
@@ -297,5 +297,22 @@ describe('the calendar file', () => {
     logTouch(app, TEACHER, { itemId, date: '2026-11-24', minutes: 12, tempoBpm: 60, attempts: 'ccc' });
     expect(readVersions(app, TEACHER, { auditionId }).versions.map((v) => v.number)).toEqual([2, 1]);
     expect(latestVersion(app.db, auditionId)!.number).toBe(2);
+  });
+});
+
+describe('earlier layings', () => {
+  it('come a page at a time, newest first, none twice and none left out', () => {
+    const latest = latestVersion(app.db, auditionId)!;
+    for (let number = latest.number + 1; number <= 95; number += 1)
+      putVersion(app.db, auditionId, { ...latest, number });
+    const pages: number[][] = [];
+    let before: number | undefined;
+    do {
+      const page = readVersions(app, TEACHER, { auditionId, before });
+      pages.push(page.versions.map((v) => v.number));
+      before = page.earlier ?? undefined;
+    } while (before);
+    expect(pages.map((page) => page.length)).toEqual([40, 40, 15]);
+    expect(pages.flat()).toEqual(Array.from({ length: 95 }, (_, i) => 95 - i));
   });
 });

@@ -15,6 +15,7 @@ import { itemCount } from '../store/item';
 import { summaryOf } from '../store/plan-version';
 import { isRecheckDue } from './call';
 import { layAgain } from './current-plan';
+import { candidateOfAudition } from './about';
 import { boundCount, boundDates, boundTime } from './bounds';
 import { READERS, keepUndo } from './keep-undo';
 import { found, useCase } from './use-case';
@@ -145,6 +146,13 @@ export const readCandidate = useCase({
     const auditions = auditionsOf(app.db, candidate.id).map((a) => studioAudition(app, a, today));
     return { candidate, today, auditions };
   }
+});
+
+/** Whose an audition is. */
+export const readOwner = useCase({
+  rule: 'see',
+  about: candidateOfAudition,
+  run: (app: App, input: { auditionId: string }) => found(candidateOfAudition(app, input))
 });
 
 /** Own minutes: the candidate's to change as well as the teacher's. */

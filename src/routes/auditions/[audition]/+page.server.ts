@@ -5,7 +5,7 @@ import { awayForm } from '$lib/schema/forms';
 import { allow, ask, fieldsOf, sayRefusal } from '$lib/server/http';
 import { dropFeed, makeFeed } from '$lib/server/usecase/calendar';
 import { readCountback } from '$lib/server/usecase/countback';
-import { addAway } from '$lib/server/usecase/studio';
+import { addAway, readOwner } from '$lib/server/usecase/studio';
 import { pinBlock, pinRung, unpinBlock, unpinRung } from '$lib/server/usecase/pin';
 import type { Undo } from '$lib/schema/view';
 import type { Actions, PageServerLoad } from './$types';
@@ -29,7 +29,7 @@ function answer<T extends z.ZodType>(form: T, useCase: Parameters<typeof ask<z.o
 }
 
 function candidateOf(event: RequestEvent): string {
-  return ask(event, readCountback, { auditionId: event.params.audition! }).candidate.id;
+  return ask(event, readOwner, { auditionId: event.params.audition! });
 }
 
 export const actions: Actions = {

@@ -48,10 +48,14 @@
     </li>
   {/each}
 </ol>
+{#if view.earlier !== null}<p class="more"><a href="{base}?before={view.earlier}">Earlier ones</a></p>{/if}
 
 <style>
   h2 {
     margin-top: 20px;
+  }
+  .more {
+    margin-top: 12px;
   }
   form {
     display: flex;

@@ -12,6 +12,7 @@ import {
   setTarget
 } from '$lib/server/usecase/lesson';
 import { orderItems } from '$lib/server/usecase/list';
+import { readOwner } from '$lib/server/usecase/studio';
 import type { Undo } from '$lib/schema/view';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -42,7 +43,7 @@ function decide<T>(
 
 /** The candidate of this audition. */
 const candidateOf = (event: RequestEvent<{ audition: string }>) =>
-  ask(event, readLesson, { auditionId: event.params.audition }).candidate.id;
+  ask(event, readOwner, { auditionId: event.params.audition });
 
 const readWeek = (fields: Fields) => {
   const minutes = fields.all('minutes');

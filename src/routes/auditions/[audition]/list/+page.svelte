@@ -33,12 +33,12 @@
   {#key view.items.map((i) => i.id).join()}
     <ItemList
       items={view.items}
-      plan={view.plan}
+      planned={view.planned}
       base="/auditions/{view.audition.id}/list"
       canOrder={isTeacher}
     />
   {/key}
-  <Groundwork items={view.items} ticks={view.ticks} dueOn={view.plan?.stages?.groundworkTo ?? null} />
+  <Groundwork items={view.items} ticks={view.ticks} dueOn={view.groundworkTo} />
   <p class="soft out">
     <a href="/auditions/{view.audition.id}/list.csv" download>The list as a table (CSV)</a>
   </p>
