@@ -13,11 +13,11 @@ process.on('exit', () => console.log(`${passed} passed, ${failed} failed`));
 
 ensureInstalled();
 ensureChromium();
-ensureDebian(['libical-dev', 'python3-vobject', 'gcc', 'libc6-dev'], () => {
+ensureDebian(['libical-dev', 'python3-vobject', 'gcc', 'libc6-dev', 'openssl'], () => {
   const hasVobject = spawnSync('/usr/bin/python3', ['-c', 'import vobject']).status === 0;
-  return (
-    hasVobject && existsSync('/usr/include/libical/ical.h') && spawnSync('gcc', ['--version']).status === 0
-  );
+  const has = (command) => spawnSync(command, ['--version']).status === 0;
+  const hasOpenssl = spawnSync('openssl', ['version']).status === 0;
+  return hasVobject && existsSync('/usr/include/libical/ical.h') && has('gcc') && hasOpenssl;
 });
 
 const out = join(ROOT, '.tmp');

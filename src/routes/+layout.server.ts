@@ -1,5 +1,5 @@
 import { theApp } from '$lib/server/context';
-import { ask } from '$lib/server/http';
+import { runAs } from '$lib/server/http';
 import { readDraftKey } from '$lib/server/usecase/sign-in';
 import type { LayoutServerLoad } from './$types';
 
@@ -13,7 +13,7 @@ export const load: LayoutServerLoad = (event) => {
             kind: who.kind,
             name: who.name,
             isPutAway: who.kind === 'candidate' && who.isPutAway,
-            drafts: { accountId: who.accountId, key: ask(event, readDraftKey, {}) }
+            drafts: { accountId: who.accountId, key: runAs(event, readDraftKey, {}) }
           },
     isDemo: theApp().isDemo
   };

@@ -1,5 +1,5 @@
 import { redirect } from '@sveltejs/kit';
-import { ask } from '$lib/server/http';
+import { runAs } from '$lib/server/http';
 import { isNewStudio } from '$lib/server/usecase/sign-in';
 import type { PageServerLoad } from './$types';
 
@@ -7,5 +7,5 @@ export const load: PageServerLoad = (event) => {
   const { who } = event.locals;
   if (who.kind === 'teacher') redirect(303, '/studio');
   if (who.kind === 'candidate') redirect(303, `/candidates/${who.candidateId}`);
-  redirect(303, ask(event, isNewStudio, undefined as void) ? '/new-studio' : '/sign-in');
+  redirect(303, runAs(event, isNewStudio, undefined as void) ? '/new-studio' : '/sign-in');
 };

@@ -50,7 +50,7 @@ export function deviceOf({ request }: Pick<RequestEvent, 'request'>): string {
 type Asking = Pick<RequestEvent, 'locals' | 'url'>;
 
 /** Calls a use case for a page: coded errors become the page's status, and who is not signed in is sent to do so. */
-export function ask<Input, Output>(
+export function runAs<Input, Output>(
   event: Asking,
   useCase: (app: App, who: Who, input: Input) => Output,
   input: Input
@@ -68,7 +68,7 @@ export function allow<About>(
   useCase: Pick<UseCase<never, unknown, About>, 'may'>,
   about: About
 ): void {
-  ask(event, useCase.may, about);
+  runAs(event, useCase.may, about);
 }
 
 /** What a form of a page sent, checked. Call after `allow`. */

@@ -2,12 +2,12 @@ import { fail, redirect } from '@sveltejs/kit';
 import { passwordForm } from '$lib/schema/forms';
 import { theApp } from '$lib/server/context';
 import { answerForm, fillForm } from '$lib/server/form/form';
-import { allow, ask, fieldsOf, formOf, sessionOf } from '$lib/server/http';
+import { allow, runAs, fieldsOf, formOf, sessionOf } from '$lib/server/http';
 import { changePassword, endSession, readSessions } from '$lib/server/usecase/sign-in';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => ({
-  account: ask(event, readSessions, { token: sessionOf(event) }),
+  account: runAs(event, readSessions, { token: sessionOf(event) }),
   form: await fillForm(passwordForm)
 });
 
@@ -26,7 +26,7 @@ export const actions: Actions = {
   },
   end: async (event) => {
     allow(event, endSession, undefined);
-    ask(event, endSession, { handle: (await fieldsOf(event)).get('session') });
+    runAs(event, endSession, { handle: (await fieldsOf(event)).get('session') });
     redirect(303, '/account');
   }
 };

@@ -1,5 +1,5 @@
-import { ask } from '$lib/server/http';
+import { runAs } from '$lib/server/http';
 import { readCalls } from '$lib/server/usecase/call';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = (event) => ({ calls: ask(event, readCalls, {}) });
+export const load: PageServerLoad = (event) => ({ calls: runAs(event, readCalls, {}) });

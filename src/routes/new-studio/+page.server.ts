@@ -2,12 +2,12 @@ import { fail, redirect } from '@sveltejs/kit';
 import { newTeacherForm } from '$lib/schema/forms';
 import { theApp } from '$lib/server/context';
 import { answerForm, fillForm } from '$lib/server/form/form';
-import { ask, deviceOf, formOf, putSession } from '$lib/server/http';
+import { runAs, deviceOf, formOf, putSession } from '$lib/server/http';
 import { createTeacher, isNewStudio } from '$lib/server/usecase/sign-in';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
-  if (!ask(event, isNewStudio, undefined as void)) redirect(303, '/sign-in');
+  if (!runAs(event, isNewStudio, undefined as void)) redirect(303, '/sign-in');
   return { form: await fillForm(newTeacherForm) };
 };
 

@@ -2,15 +2,15 @@ import { fail, redirect } from '@sveltejs/kit';
 import { signInForm } from '$lib/schema/forms';
 import { theApp } from '$lib/server/context';
 import { answerForm, fillForm } from '$lib/server/form/form';
-import { ask, deviceOf, formOf, knownDeviceOf, ownPath, putDevice, putSession } from '$lib/server/http';
+import { runAs, deviceOf, formOf, knownDeviceOf, ownPath, putDevice, putSession } from '$lib/server/http';
 import { readDemoDoor } from '$lib/server/usecase/studio';
 import { isNewStudio, signIn } from '$lib/server/usecase/sign-in';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
   if (event.locals.who.kind !== 'nobody') redirect(303, '/');
-  if (ask(event, isNewStudio, undefined as void)) redirect(303, '/new-studio');
-  return { form: await fillForm(signInForm), door: ask(event, readDemoDoor, undefined as void) };
+  if (runAs(event, isNewStudio, undefined as void)) redirect(303, '/new-studio');
+  return { form: await fillForm(signInForm), door: runAs(event, readDemoDoor, undefined as void) };
 };
 
 export const actions: Actions = {

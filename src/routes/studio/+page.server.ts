@@ -2,13 +2,13 @@ import { fail, redirect } from '@sveltejs/kit';
 import { candidateForm } from '$lib/schema/forms';
 import { theApp } from '$lib/server/context';
 import { answerForm, fillForm } from '$lib/server/form/form';
-import { allow, ask, fieldsOf, formOf } from '$lib/server/http';
+import { allow, runAs, fieldsOf, formOf } from '$lib/server/http';
 import { checkCall } from '$lib/server/usecase/call';
 import { addCandidate, readStudio } from '$lib/server/usecase/studio';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => ({
-  studio: ask(event, readStudio, {}),
+  studio: runAs(event, readStudio, {}),
   zones: Intl.supportedValuesOf('timeZone'),
   form: await fillForm(candidateForm, { name: '', instruments: '', zone: '' })
 });
@@ -25,6 +25,6 @@ export const actions: Actions = {
   checked: async (event) => {
     allow(event, checkCall, undefined);
     const auditionId = (await fieldsOf(event)).get('audition');
-    return { checked: { auditionId, token: ask(event, checkCall, { auditionId }) } };
+    return { checked: { auditionId, token: runAs(event, checkCall, { auditionId }) } };
   }
 };

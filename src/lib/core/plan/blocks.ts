@@ -14,7 +14,7 @@ import {
   mostOn
 } from './block-task';
 import { type Pace, readPace } from './pace';
-import { roundBlocks } from './round';
+import { roundBlocks } from './whole-blocks';
 import { type Pair, sizeBlocks } from './size';
 
 /**

@@ -19,7 +19,7 @@ import { addTouch, touchesOfAudition } from '../store/touch';
 import { serverLog } from '../log';
 import * as intake from '../store/intake';
 import { boundCount, boundDates, boundTime } from './bounds';
-import { found, useCase, waitingUseCase } from './use-case';
+import { orNotFound, useCase, waitingUseCase } from './use-case';
 
 /** Everything of the studio. */
 export const exportStudio = useCase({
@@ -42,15 +42,15 @@ export const exportStudio = useCase({
 /** One candidate to take along; without the teacher's private note. */
 export const exportCandidate = useCase({
   rule: 'see',
-  about: (_app: App, input: { candidateId: string }) => input.candidateId,
+  owner: (_app: App, input: { candidateId: string }) => input.candidateId,
   run: (app: App, input: { candidateId: string }, who: Who): Archive => {
     noteExport(who, input.candidateId);
-    const candidate = found(candidates.findCandidate(app.db, input.candidateId));
+    const candidate = orNotFound(candidates.findCandidate(app.db, input.candidateId));
     const written = writeCandidate(app, candidate);
     const taken = new Set(written.auditions.map((a) => a.callId));
     return {
       head: headOf(app, 'candidate', 1),
-      calls: [...taken].map((id) => writeCall(app, found(calls.findCall(app.db, id)))),
+      calls: [...taken].map((id) => writeCall(app, orNotFound(calls.findCall(app.db, id)))),
       candidates: [written]
     };
   }

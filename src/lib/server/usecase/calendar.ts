@@ -5,9 +5,9 @@ import { entriesFrom, putEntry } from '../store/calendar-entry';
 import { findAudition } from '../store/audition';
 import { auditionOfFeed, dropFeedLink, putFeedLink } from '../store/feed-link';
 import { hashToken, newToken } from '../token';
-import { candidateOfAudition } from './about';
+import { candidateOfAudition } from './owner';
 import { NEW_DAY, currentPlan, readSeason } from './current-plan';
-import { found, useCase } from './use-case';
+import { orNotFound, useCase } from './use-case';
 
 /** iCalendar text and a name for the file. Past blocks stay as earlier files had them. */
 function writeFile(app: App, auditionId: string) {
@@ -27,16 +27,16 @@ function writeFile(app: App, auditionId: string) {
 
 export const exportCalendar = useCase({
   rule: 'see',
-  about: candidateOfAudition,
+  owner: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => writeFile(app, input.auditionId)
 });
 
 /** A new private address's secret, shown once; the one before ends. */
 export const makeFeed = useCase({
   rule: 'own',
-  about: candidateOfAudition,
+  owner: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => {
-    found(findAudition(app.db, input.auditionId));
+    orNotFound(findAudition(app.db, input.auditionId));
     const token = newToken();
     putFeedLink(app.db, input.auditionId, hashToken(token), app.now());
     return token;
@@ -45,7 +45,7 @@ export const makeFeed = useCase({
 
 export const dropFeed = useCase({
   rule: 'own',
-  about: candidateOfAudition,
+  owner: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => void dropFeedLink(app.db, input.auditionId)
 });
 
@@ -53,5 +53,5 @@ export const dropFeed = useCase({
 export const readFeed = useCase({
   rule: 'anyone',
   run: (app: App, input: { token: string }) =>
-    writeFile(app, found(auditionOfFeed(app.db, hashToken(input.token)))).text
+    writeFile(app, orNotFound(auditionOfFeed(app.db, hashToken(input.token)))).text
 });

@@ -12,13 +12,13 @@ import * as auditions from '../store/audition';
 import * as calls from '../store/call';
 import { findCandidate } from '../store/candidate';
 import { addOwn, listItemIds, printedItems } from '../store/item';
-import { candidateOfAudition } from './about';
+import { candidateOfAudition } from './owner';
 import { layAgain, readDates, readSeason } from './current-plan';
 import { layForTakers } from './list';
 import { effectOn } from './effect';
 import { boundCount, boundDates } from './bounds';
 import { READERS, keepUndo } from './keep-undo';
-import { found, useCase } from './use-case';
+import { orNotFound, useCase } from './use-case';
 
 export type CallInput = {
   readonly name: string;
@@ -50,7 +50,7 @@ function refuseName(app: App, name: string, callId: string | null): void {
 export const takeCall = useCase({
   rule: 'teacher',
   run: (app: App, input: { candidateId: string; callId: string }) => {
-    found(calls.findCall(app.db, input.callId));
+    orNotFound(calls.findCall(app.db, input.callId));
     const isTaken = auditions
       .takersOf(app.db, input.callId)
       .some(({ candidateId }) => candidateId === input.candidateId);
@@ -64,7 +64,7 @@ export const takeCall = useCase({
 });
 
 function take(app: App, candidateId: string, callId: string): string {
-  const candidate = found(findCandidate(app.db, candidateId));
+  const candidate = orNotFound(findCandidate(app.db, candidateId));
   boundCount('auditions', auditions.auditionsOf(app.db, candidateId).length + 1);
   const id = app.newId();
   const beganOn = todayIn(app, candidate.zone);
@@ -87,7 +87,7 @@ function withIds(app: App, rounds: readonly calls.Round[], callId: string | null
 export const prepareAudition = useCase({
   rule: 'teacher',
   run: (app: App, input: { candidateId: string }) => {
-    const candidate = found(findCandidate(app.db, input.candidateId));
+    const candidate = orNotFound(findCandidate(app.db, input.candidateId));
     const today = todayIn(app, candidate.zone);
     const open = calls
       .listCalls(app.db)
@@ -110,7 +110,7 @@ export const prepareAudition = useCase({
 /** The call with its list's names, for rounds that hear a part of it, who takes it, and this candidate's slots. */
 export const readCall = useCase({
   rule: 'see',
-  about: candidateOfAudition,
+  owner: candidateOfAudition,
   run: (app: App, input: { auditionId: string }, who: Who) => {
     const { audition, candidate, items, request } = readSeason(app, input.auditionId);
     return {
@@ -136,7 +136,7 @@ export const saveCall = useCase({
   rule: 'teacher',
   run: (app: App, input: CallInput & { auditionId: string; version: number; own?: OwnInput | undefined }) => {
     const { auditionId, own } = input;
-    const audition = found(auditions.findAudition(app.db, auditionId));
+    const audition = orNotFound(auditions.findAudition(app.db, auditionId));
     const before = READERS.call(app, { auditionId })!;
     const { callId, candidateId } = audition;
     const { name, dates, version } = input;
@@ -182,7 +182,7 @@ function boundCall(app: App, { rounds, dates }: CallInput): void {
 export const previewCall = useCase({
   rule: 'teacher',
   run: (app: App, input: CallInput & { auditionId: string }): CallEffect[] => {
-    const { callId } = found(auditions.findAudition(app.db, input.auditionId));
+    const { callId } = orNotFound(auditions.findAudition(app.db, input.auditionId));
     return auditions
       .takersOf(app.db, callId)
       .filter((taker) => !taker.isArchived)
@@ -208,7 +208,7 @@ function slotFault(
   round: calls.Round,
   { date, time }: { date: string; time?: string | undefined }
 ): string | null {
-  const { zone } = found(findCandidate(app.db, audition.candidateId));
+  const { zone } = orNotFound(findCandidate(app.db, audition.candidateId));
   const today = todayIn(app, zone);
   const dayFault = round.date < today ? outOfReach(date, today) : roundDayFault(date, today);
   return dayFault ?? skippedTime({ date, time, zone: round.zone });
@@ -227,8 +227,8 @@ export function isRecheckDue(call: calls.Call, today: string): boolean {
 export const checkCall = useCase({
   rule: 'teacher',
   run: (app: App, { auditionId }: { auditionId: string }) => {
-    const audition = found(auditions.findAudition(app.db, auditionId));
-    const { zone } = found(findCandidate(app.db, audition.candidateId));
+    const audition = orNotFound(auditions.findAudition(app.db, auditionId));
+    const { zone } = orNotFound(findCandidate(app.db, audition.candidateId));
     calls.setCallChecked(app.db, audition.callId, todayIn(app, zone));
     return keepUndo(app, audition.candidateId, 'checked', { auditionId }, audition.call.checkedOn);
   }

@@ -11,15 +11,15 @@ import { type ListItem, type TickKind, findItem, setTick } from '../store/item';
 import { hasFeedLink } from '../store/feed-link';
 import { lessonNotesOf } from '../store/lesson';
 import { versionByNumber, versionHeads } from '../store/plan-version';
-import { candidateOfAudition, candidateOfItem } from './about';
+import { candidateOfAudition, candidateOfItem } from './owner';
 import { NEW_DAY, type Season, currentPlan, readSeason } from './current-plan';
 import { itemTicks } from './list';
-import { found, useCase } from './use-case';
+import { orNotFound, useCase } from './use-case';
 
 /** What tops every screen of an audition. */
 export const readHead = useCase({
   rule: 'see',
-  about: candidateOfAudition,
+  owner: candidateOfAudition,
   run: (app: App, input: { auditionId: string }): SeasonHeadView => {
     const season = readSeason(app, input.auditionId);
     const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
@@ -43,14 +43,14 @@ export const readHead = useCase({
 
 export const readCountback = useCase({
   rule: 'see',
-  about: candidateOfAudition,
+  owner: candidateOfAudition,
   run: (app: App, input: { auditionId: string; number?: number | undefined }) => {
     const season = readSeason(app, input.auditionId);
     const current = currentPlan(app, season, NEW_DAY);
     const version =
       input.number === undefined || !current
         ? current
-        : found(versionByNumber(app.db, input.auditionId, input.number));
+        : orNotFound(versionByNumber(app.db, input.auditionId, input.number));
     const { audition, candidate, request } = season;
     const plan = version?.plan ?? null;
     return {
@@ -128,7 +128,7 @@ const LAYINGS_A_PAGE = 40;
 /** Newest first, a page at a time; `earlier` is where the next one begins. */
 export const readVersions = useCase({
   rule: 'see',
-  about: candidateOfAudition,
+  owner: candidateOfAudition,
   run: (app: App, { auditionId, before }: { auditionId: string; before?: number | undefined }) => {
     const { audition, candidate } = readSeason(app, auditionId);
     const heads = versionHeads(app.db, auditionId, { before: before ?? null, most: LAYINGS_A_PAGE + 1 });
@@ -141,7 +141,7 @@ export const readVersions = useCase({
 /** What the sheets of paper say. */
 export const readPaper = useCase({
   rule: 'see',
-  about: candidateOfAudition,
+  owner: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => {
     const season = readSeason(app, input.auditionId);
     const { audition, candidate, request } = season;
@@ -158,11 +158,11 @@ export const readPaper = useCase({
 /** Two layings of one audition beside each other. */
 export const readComparison = useCase({
   rule: 'see',
-  about: candidateOfAudition,
+  owner: candidateOfAudition,
   run: (app: App, input: { auditionId: string; a: number; b: number }) => {
     const season = readSeason(app, input.auditionId);
     const [a, b] = [input.a, input.b].map((number) =>
-      found(versionByNumber(app.db, input.auditionId, number))
+      orNotFound(versionByNumber(app.db, input.auditionId, number))
     );
     const side = ({ number, laidOn, cause, plan }: NonNullable<typeof a>) => ({
       number,
@@ -182,7 +182,7 @@ export const readComparison = useCase({
 
 export const readReadiness = useCase({
   rule: 'see',
-  about: candidateOfAudition,
+  owner: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => {
     const season = readSeason(app, input.auditionId);
     const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
@@ -235,12 +235,12 @@ const TICKS: readonly TickKind[] = [...TICKED_CHECKS, ...GROUNDWORK.map((g) => g
 /** Ticks or unticks a check by hand, dated today where the candidate lives. */
 export const tickCheck = useCase({
   rule: 'own',
-  about: candidateOfItem,
+  owner: candidateOfItem,
   run: (app: App, input: { itemId: string; kind: TickKind; isTicked: boolean }) => {
-    found(findItem(app.db, input.itemId));
+    orNotFound(findItem(app.db, input.itemId));
     if (!TICKS.includes(input.kind))
       throw new RangeError(`no tick for ${input.kind}: it follows from the log`);
-    const candidate = found(findCandidate(app.db, found(candidateOfItem(app, input))));
+    const candidate = orNotFound(findCandidate(app.db, orNotFound(candidateOfItem(app, input))));
     setTick(app.db, input.itemId, input.kind, input.isTicked ? todayIn(app, candidate.zone) : null);
   }
 });

@@ -27,7 +27,7 @@ import { type ListItem, itemsOf } from '../store/item';
 import { type PlanVersion, latestVersion, putVersion } from '../store/plan-version';
 import { pinsOf } from '../store/pin';
 import { touchesOfAudition } from '../store/touch';
-import { found } from './use-case';
+import { orNotFound } from './use-case';
 
 export type Season = {
   readonly audition: Audition;
@@ -71,8 +71,8 @@ function stamp(app: App, { candidate }: Season): string {
 const LENDS_DAYS = 180;
 
 function readFacts(app: App, auditionId: string): Season {
-  const audition = found(findAudition(app.db, auditionId));
-  const candidate = found(findCandidate(app.db, audition.candidateId));
+  const audition = orNotFound(findAudition(app.db, auditionId));
+  const candidate = orNotFound(findCandidate(app.db, audition.candidateId));
   const items = itemsOf(app.db, auditionId);
   const own = readOwn(app, audition, candidate, items);
   const alone: Season = {

@@ -12,13 +12,13 @@ import { takersOf } from '../store/audition';
 import { type CandidateTime, findCandidate } from '../store/candidate';
 import * as items from '../store/item';
 import * as lessons from '../store/lesson';
-import { candidateOfAudition } from './about';
+import { candidateOfAudition } from './owner';
 import { boundCount } from './bounds';
 import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
 import { READERS, keepUndo } from './keep-undo';
 import { changeTime } from './studio';
 import { setSections, withTarget } from './target';
-import { found, useCase } from './use-case';
+import { orNotFound, useCase } from './use-case';
 
 const DAYS_AHEAD = 7;
 
@@ -82,8 +82,8 @@ function minutesOn(time: Time, date: string) {
 export const setTarget = useCase({
   rule: 'teacher',
   run: (app: App, input: { itemId: string; sectionId: string; bpm: number }) => {
-    const item = found(items.findItem(app.db, input.itemId));
-    const section = found(item.sections.find((s) => s.id === input.sectionId));
+    const item = orNotFound(items.findItem(app.db, input.itemId));
+    const section = orNotFound(item.sections.find((s) => s.id === input.sectionId));
     const before = targetOf(section.tempo)?.bpm;
     if (before === undefined) throw new CodedError('no-target');
     const tempo = withTarget(section.tempo, input.bpm);
@@ -102,7 +102,7 @@ export const setTarget = useCase({
 export const setStep = useCase({
   rule: 'teacher',
   run: (app: App, input: { itemId: string; step: StepSchool | undefined }) => {
-    const item = found(items.findItem(app.db, input.itemId));
+    const item = orNotFound(items.findItem(app.db, input.itemId));
     const schools = { ...item.schools, step: input.step };
     items.setSchools(app.db, item.id, schools);
     layAgain(app, item.auditionId, `step of ${item.name}`);
@@ -110,13 +110,14 @@ export const setStep = useCase({
   }
 });
 
-const ownerOf = (app: App, { auditionId }: items.ListItem) => found(candidateOfAudition(app, { auditionId }));
+const ownerOf = (app: App, { auditionId }: items.ListItem) =>
+  orNotFound(candidateOfAudition(app, { auditionId }));
 
 /** Minutes of single dates; the weekday's again where they are the same. Returns the secret by which it can be taken back. */
 export const setDayMinutes = useCase({
   rule: 'teacher',
   run: (app: App, input: { candidateId: string; days: readonly { date: string; minutes: number }[] }) => {
-    const candidate = found(findCandidate(app.db, input.candidateId));
+    const candidate = orNotFound(findCandidate(app.db, input.candidateId));
     const { time, timeVersion } = candidate;
     const changed = input.days.filter((day) => minutesOn(time, day.date).minutes !== day.minutes);
     const kept = changed.reduce(
@@ -139,7 +140,7 @@ export const saveLessonNote = useCase({
   rule: 'teacher',
   run: (app: App, input: { candidateId: string; note: string; was: string }) => {
     const { candidateId, note, was } = input;
-    const { zone } = found(findCandidate(app.db, candidateId));
+    const { zone } = orNotFound(findCandidate(app.db, candidateId));
     const about = { candidateId, date: todayIn(app, zone) };
     const before = READERS.note(app, about)!;
     if (before !== was) throw new CodedError('changed-elsewhere');
@@ -152,7 +153,10 @@ export const saveLessonNote = useCase({
 export const answerWish = useCase({
   rule: 'teacher',
   run: (app: App, input: { wishId: string; answer: lessons.WishAnswer }) => {
-    const about = { candidateId: found(lessons.candidateOfWish(app.db, input.wishId)), wishId: input.wishId };
+    const about = {
+      candidateId: orNotFound(lessons.candidateOfWish(app.db, input.wishId)),
+      wishId: input.wishId
+    };
     const before = READERS.wish(app, about)!;
     lessons.answerWish(app.db, input.wishId, input.answer);
     return keepUndo(app, about.candidateId, 'wish', about, before);
@@ -164,7 +168,7 @@ const own = (_app: App, input: { candidateId: string }) => input.candidateId;
 /** What a candidate takes home and waits for: the latest notes, wishes with their answers. */
 export const readHome = useCase({
   rule: 'see',
-  about: own,
+  owner: own,
   run: (app: App, input: { candidateId: string }) => ({
     notes: lessons.lessonNotesOf(app.db, input.candidateId).slice(0, 3),
     wishes: lessons.wishesOf(app.db, input.candidateId).slice(0, 6)
@@ -174,9 +178,9 @@ export const readHome = useCase({
 /** A wish of the candidate's: it changes nothing until the teacher has answered. Returns the secret by which it can be taken back. */
 export const addWish = useCase({
   rule: 'own',
-  about: own,
+  owner: own,
   run: (app: App, { candidateId, says }: { candidateId: string; says: string }) => {
-    const { zone } = found(findCandidate(app.db, candidateId));
+    const { zone } = orNotFound(findCandidate(app.db, candidateId));
     const before = lessons.wishesOf(app.db, candidateId);
     boundCount('wishes', before.length + 1);
     boundCount('waiting', before.filter((w) => w.answer === null).length + 1);

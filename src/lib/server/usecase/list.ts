@@ -9,17 +9,17 @@ import { CodedError } from '../errors';
 import { findAudition, takersOf } from '../store/audition';
 import { findCandidate } from '../store/candidate';
 import * as items from '../store/item';
-import { candidateOfAudition } from './about';
+import { candidateOfAudition } from './owner';
 import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
 import { effectOn } from './effect';
 import { boundCount, boundDates } from './bounds';
 import { keepUndo } from './keep-undo';
-import { found, useCase } from './use-case';
+import { orNotFound, useCase } from './use-case';
 
 /** The list in order, with what holds of each item, and who else took it. */
 export const readList = useCase({
   rule: 'see',
-  about: candidateOfAudition,
+  owner: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => {
     const season = readSeason(app, input.auditionId);
     const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
@@ -47,7 +47,7 @@ export function itemTicks(app: App, { id, errata }: Pick<items.ListItem, 'id' | 
 export const readItem = useCase({
   rule: 'teacher',
   run: (app: App, input: { itemId: string }) => {
-    const item = found(items.findItem(app.db, input.itemId));
+    const item = orNotFound(items.findItem(app.db, input.itemId));
     const season = readSeason(app, item.auditionId);
     const plan = currentPlan(app, season, NEW_DAY)?.plan;
     const takers = takersOf(app.db, season.audition.callId);
@@ -60,7 +60,7 @@ export const readItem = useCase({
 /** Opens the editor of a new item; whose list it is. */
 export const prepareItem = useCase({
   rule: 'teacher',
-  run: (app: App, input: { auditionId: string }) => found(findAudition(app.db, input.auditionId)).name
+  run: (app: App, input: { auditionId: string }) => orNotFound(findAudition(app.db, input.auditionId)).name
 });
 
 /** An item as it is typed: what is printed and what is this candidate's own. */
@@ -82,14 +82,14 @@ export const addItem = useCase({
   rule: 'teacher',
   run: (app: App, input: { auditionId: string; item: ItemInput }) => {
     const id = putItem(app, input.auditionId, input.item);
-    const { callId } = found(findAudition(app.db, input.auditionId));
+    const { callId } = orNotFound(findAudition(app.db, input.auditionId));
     layForTakers(app, callId, `${input.item.name} added`);
     return id;
   }
 });
 
 function putItem(app: App, to: string, typed: ItemInput): string {
-  const { callId } = found(findAudition(app.db, to));
+  const { callId } = orNotFound(findAudition(app.db, to));
   const item = withSectionIds(app, typed);
   boundCount('items', items.listItemIds(app.db, callId).length + 1);
   boundItem(app, to, item);
@@ -113,7 +113,7 @@ export const addItems = useCase({
     if (twice)
       throw new CodedError('on-the-list', `“${twice.name}” is on the list already. Nothing was added.`);
     for (const item of input.items) putItem(app, input.auditionId, item);
-    const { callId } = found(findAudition(app.db, input.auditionId));
+    const { callId } = orNotFound(findAudition(app.db, input.auditionId));
     layForTakers(app, callId, `${input.items.length} items added`);
   }
 });
@@ -122,8 +122,8 @@ export const addItems = useCase({
 export const previewItem = useCase({
   rule: 'teacher',
   run: (app: App, input: { itemId: string; item: ItemInput }): CallEffect[] => {
-    const before = found(items.findItem(app.db, input.itemId));
-    const { callId } = found(findAudition(app.db, before.auditionId));
+    const before = orNotFound(items.findItem(app.db, input.itemId));
+    const { callId } = orNotFound(findAudition(app.db, before.auditionId));
     const item = withSectionIds(app, input.item);
     const isOwn = item.hasOwnSections === true && items.takenItems(app.db, before.listItemId).length > 1;
     const changed = (own: items.ListItem): items.ListItem => {
@@ -158,9 +158,9 @@ export const previewItem = useCase({
 export const saveItem = useCase({
   rule: 'teacher',
   run: (app: App, input: { itemId: string; item: ItemInput; version: number }) => {
-    const before = found(items.findItem(app.db, input.itemId));
+    const before = orNotFound(items.findItem(app.db, input.itemId));
     if (before.version !== input.version) throw new CodedError('changed-elsewhere');
-    const { callId, candidateId } = found(findAudition(app.db, before.auditionId));
+    const { callId, candidateId } = orNotFound(findAudition(app.db, before.auditionId));
     const item = withSectionIds(app, input.item);
     boundItem(app, before.auditionId, item);
     const taken = items.takenItems(app.db, before.listItemId);
@@ -216,8 +216,8 @@ function printedOf(
 }
 
 function boundItem(app: App, auditionId: string, { sections }: ItemInput): void {
-  const { candidateId } = found(findAudition(app.db, auditionId));
-  const { zone } = found(findCandidate(app.db, candidateId));
+  const { candidateId } = orNotFound(findAudition(app.db, auditionId));
+  const { zone } = orNotFound(findCandidate(app.db, candidateId));
   boundDates(
     app,
     zone,
@@ -226,8 +226,8 @@ function boundItem(app: App, auditionId: string, { sections }: ItemInput): void 
 }
 
 function dayFor(app: App, auditionId: string): string {
-  const { candidateId } = found(findAudition(app.db, auditionId));
-  return todayIn(app, found(findCandidate(app.db, candidateId)).zone);
+  const { candidateId } = orNotFound(findAudition(app.db, auditionId));
+  return todayIn(app, orNotFound(findCandidate(app.db, candidateId)).zone);
 }
 
 function ownOf({ mostPerDayMin, schools }: ItemInput) {
@@ -250,9 +250,9 @@ export function layForTakers(app: App, callId: string, cause: string): void {
 export const removeItem = useCase({
   rule: 'teacher',
   run: (app: App, input: { itemId: string; isBack: boolean }) => {
-    const { auditionId, listItemId } = found(items.ownerOfItem(app.db, input.itemId));
+    const { auditionId, listItemId } = orNotFound(items.ownerOfItem(app.db, input.itemId));
     items.setItemRemoved(app.db, listItemId, input.isBack ? null : app.now());
-    const { callId } = found(findAudition(app.db, auditionId));
+    const { callId } = orNotFound(findAudition(app.db, auditionId));
     layForTakers(app, callId, input.isBack ? 'an item put back' : 'an item removed');
     return auditionId;
   }
@@ -262,7 +262,7 @@ export const removeItem = useCase({
 export const orderItems = useCase({
   rule: 'teacher',
   run: (app: App, input: { auditionId: string; ids: readonly string[] }) => {
-    const { candidateId } = found(findAudition(app.db, input.auditionId));
+    const { candidateId } = orNotFound(findAudition(app.db, input.auditionId));
     const before = items.itemsOf(app.db, input.auditionId).map((item) => item.id);
     const known = new Set(before);
     items.orderItems(

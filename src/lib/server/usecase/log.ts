@@ -4,15 +4,15 @@ import type { App, Who } from '../app';
 import { findCandidate } from '../store/candidate';
 import { findItem } from '../store/item';
 import * as touches from '../store/touch';
-import { candidateOfAudition, candidateOfItem, candidateOfTouch } from './about';
+import { candidateOfAudition, candidateOfItem, candidateOfTouch } from './owner';
 import { boundCount, boundDates } from './bounds';
 import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
-import { found, useCase } from './use-case';
+import { orNotFound, useCase } from './use-case';
 
 /** The log newest first, with the list for choosing from and today's road map. */
 export const readLog = useCase({
   rule: 'see',
-  about: candidateOfAudition,
+  owner: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => {
     const season = readSeason(app, input.auditionId);
     const version = currentPlan(app, season, NEW_DAY);
@@ -33,10 +33,10 @@ export const readLog = useCase({
 /** Logs a touch and returns its id and the laying that follows. What a teacher logs was heard by the teacher. */
 export const logTouch = useCase({
   rule: 'own',
-  about: candidateOfItem,
+  owner: candidateOfItem,
   run: (app: App, input: Omit<Touch, 'id'>, who: Who) => {
-    const item = found(findItem(app.db, input.itemId));
-    const { zone } = found(findCandidate(app.db, found(candidateOfItem(app, input))));
+    const item = orNotFound(findItem(app.db, input.itemId));
+    const { zone } = orNotFound(findCandidate(app.db, orNotFound(candidateOfItem(app, input))));
     boundDates(app, zone, [input.date]);
     boundCount('touches', touches.countTouches(app.db, item.id) + 1);
     const id = app.newId();
@@ -55,9 +55,9 @@ export const logTouch = useCase({
 /** Takes a touch out of the log, or puts it back. */
 export const removeTouch = useCase({
   rule: 'own',
-  about: candidateOfTouch,
+  owner: candidateOfTouch,
   run: (app: App, input: { touchId: string; isBack: boolean }) => {
-    const item = found(findItem(app.db, found(touches.itemOfTouch(app.db, input.touchId))));
+    const item = orNotFound(findItem(app.db, orNotFound(touches.itemOfTouch(app.db, input.touchId))));
     touches.setTouchRemoved(app.db, input.touchId, input.isBack ? null : app.now());
     layAgain(app, item.auditionId, input.isBack ? 'a touch put back' : 'a touch taken out');
   }

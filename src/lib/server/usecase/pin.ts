@@ -6,10 +6,10 @@ import { findCandidate } from '../store/candidate';
 import { findItem, ownerOfItem } from '../store/item';
 import * as pins from '../store/pin';
 import { CodedError } from '../errors';
-import { candidateOfAudition } from './about';
+import { candidateOfAudition } from './owner';
 import { boundCount, boundDates } from './bounds';
 import { layAgain } from './current-plan';
-import { found, useCase } from './use-case';
+import { orNotFound, useCase } from './use-case';
 
 /** Minutes of an item on a date stay where they are. */
 export const pinBlock = useCase({
@@ -49,8 +49,8 @@ export const unpinRung = useCase({
 
 /** The item's name. A pin on a day that is over would hold nothing. */
 function checkDate(app: App, { itemId, date }: { itemId: string; date: string }): string {
-  const item = found(findItem(app.db, itemId));
-  const candidate = found(findCandidate(app.db, found(candidateOfAudition(app, item))));
+  const item = orNotFound(findItem(app.db, itemId));
+  const candidate = orNotFound(findCandidate(app.db, orNotFound(candidateOfAudition(app, item))));
   if (date < todayIn(app, candidate.zone)) throw new CodedError('pin-in-the-past');
   boundDates(app, candidate.zone, [date]);
   const { length } = pins.pinsOf(app.db, item.auditionId).filter((pin) => pin.itemId === itemId);
@@ -59,5 +59,5 @@ function checkDate(app: App, { itemId, date }: { itemId: string; date: string })
 }
 
 function lay(app: App, itemId: string, cause: string): void {
-  layAgain(app, found(ownerOfItem(app.db, itemId)).auditionId, cause);
+  layAgain(app, orNotFound(ownerOfItem(app.db, itemId)).auditionId, cause);
 }

@@ -10,7 +10,7 @@ import { hashPassword, isPassword, passwordFault } from '../password';
 import * as accounts from '../store/account';
 import { findCandidate, findCandidateOfAccount, setCandidateAccount } from '../store/candidate';
 import { hashToken, newToken } from '../token';
-import { found, useCase, waitingUseCase } from './use-case';
+import { orNotFound, useCase, waitingUseCase } from './use-case';
 
 const DAY_MS = 86_400_000;
 export const SESSION_MS = 30 * DAY_MS;
@@ -163,7 +163,7 @@ export const readSessions = useCase({
     const accountId = accountOf(who);
     const here = hashToken(input.token);
     return {
-      login: found(accounts.findAccount(app.db, accountId)).login,
+      login: orNotFound(accounts.findAccount(app.db, accountId)).login,
       sessions: accounts
         .sessionsOf(app.db, accountId)
         .map(({ tokenHash, createdAtMs, usedAtMs, device }) => ({
@@ -183,7 +183,7 @@ export const endSession = useCase({
     const session = accounts
       .sessionsOf(app.db, accountOf(who))
       .find(({ tokenHash }) => handleOf(tokenHash) === input.handle);
-    accounts.dropSession(app.db, found(session).tokenHash);
+    accounts.dropSession(app.db, orNotFound(session).tokenHash);
   }
 });
 
@@ -191,7 +191,7 @@ export const endSession = useCase({
 export const changePassword = waitingUseCase({
   rule: 'self',
   run: async (app: App, input: { token: string; present: string; password: string }, who: Who) => {
-    const account = found(accounts.findAccount(app.db, accountOf(who)));
+    const account = orNotFound(accounts.findAccount(app.db, accountOf(who)));
     const key = `password ${account.id}`;
     const since = app.now() - ATTEMPT_WINDOW_MS;
     if (accounts.countAttempts(app.db, key, since) >= MOST_ATTEMPTS)
@@ -228,7 +228,7 @@ export const readDraftKey = useCase({
 export const makeJoinLink = useCase({
   rule: 'teacher',
   run: (app: App, input: { candidateId: string }) => {
-    found(findCandidate(app.db, input.candidateId));
+    orNotFound(findCandidate(app.db, input.candidateId));
     const token = newToken();
     accounts.putLink(app.db, hashToken(token), input.candidateId, app.now() + LINK_MS);
     return token;
@@ -293,6 +293,6 @@ export const enterDemo = useCase({
     const accountId = input.candidateId
       ? findCandidate(app.db, input.candidateId)?.accountId
       : accounts.findTeacher(app.db)?.id;
-    return openSession(app, found(accountId), input.device);
+    return openSession(app, orNotFound(accountId), input.device);
   }
 });

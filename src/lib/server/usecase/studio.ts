@@ -15,10 +15,10 @@ import { itemCount } from '../store/item';
 import { summaryOf } from '../store/plan-version';
 import { isRecheckDue } from './call';
 import { layAgain } from './current-plan';
-import { candidateOfAudition } from './about';
+import { candidateOfAudition } from './owner';
 import { boundCount, boundDates, boundTime } from './bounds';
 import { READERS, keepUndo } from './keep-undo';
-import { found, useCase } from './use-case';
+import { orNotFound, useCase } from './use-case';
 
 /** A new candidate's week before anybody has said otherwise: nothing, so that nothing is promised. */
 const EMPTY_TIME: candidates.CandidateTime = {
@@ -139,9 +139,9 @@ const ownCandidate = (_app: App, input: { candidateId: string }) => input.candid
 
 export const readCandidate = useCase({
   rule: 'see',
-  about: ownCandidate,
+  owner: ownCandidate,
   run: (app: App, input: { candidateId: string }) => {
-    const candidate = found(candidates.findCandidate(app.db, input.candidateId));
+    const candidate = orNotFound(candidates.findCandidate(app.db, input.candidateId));
     const today = todayIn(app, candidate.zone);
     const auditions = auditionsOf(app.db, candidate.id).map((a) => studioAudition(app, a, today));
     return { candidate, today, auditions };
@@ -151,16 +151,16 @@ export const readCandidate = useCase({
 /** Whose an audition is. */
 export const readOwner = useCase({
   rule: 'see',
-  about: candidateOfAudition,
-  run: (app: App, input: { auditionId: string }) => found(candidateOfAudition(app, input))
+  owner: candidateOfAudition,
+  run: (app: App, input: { auditionId: string }) => orNotFound(candidateOfAudition(app, input))
 });
 
 /** Own minutes: the candidate's to change as well as the teacher's. */
 export const saveTime = useCase({
   rule: 'own',
-  about: ownCandidate,
+  owner: ownCandidate,
   run: (app: App, input: { candidateId: string; time: candidates.CandidateTime; version: number }) => {
-    const candidate = found(candidates.findCandidate(app.db, input.candidateId));
+    const candidate = orNotFound(candidates.findCandidate(app.db, input.candidateId));
     return changeTime(app, candidate, input.time, input.version, 'time changed');
   }
 });
@@ -169,7 +169,7 @@ export const saveTime = useCase({
 export const readFacts = useCase({
   rule: 'teacher',
   run: (app: App, input: { candidateId: string }) => {
-    const candidate = found(candidates.findCandidate(app.db, input.candidateId));
+    const candidate = orNotFound(candidates.findCandidate(app.db, input.candidateId));
     return { candidate, privateNote: candidates.privateNoteOf(app.db, candidate.id) };
   }
 });
@@ -178,7 +178,7 @@ export const readFacts = useCase({
 export const saveFacts = useCase({
   rule: 'teacher',
   run: (app: App, input: { candidateId: string; facts: candidates.CandidateFacts; version: number }) => {
-    const candidate = found(candidates.findCandidate(app.db, input.candidateId));
+    const candidate = orNotFound(candidates.findCandidate(app.db, input.candidateId));
     const before = READERS.facts(app, { candidateId: candidate.id })!;
     boundDates(app, candidate.zone, [input.facts.consentOn]);
     if (!candidates.saveFacts(app.db, candidate.id, input.facts, input.version))
@@ -194,7 +194,7 @@ export const saveFacts = useCase({
 export const archiveCandidate = useCase({
   rule: 'teacher',
   run: (app: App, input: { candidateId: string; isBack: boolean }) => {
-    found(candidates.findCandidate(app.db, input.candidateId));
+    orNotFound(candidates.findCandidate(app.db, input.candidateId));
     candidates.setArchived(app.db, input.candidateId, input.isBack ? null : app.now());
   }
 });
@@ -205,7 +205,7 @@ export const eraseCandidate = useCase({
   // what is gone from the database is in its log no more either
   afterwards: (app) => emptyLog(app.db),
   run: (app: App, input: { candidateId: string; typed: string }) => {
-    const candidate = found(candidates.findCandidate(app.db, input.candidateId));
+    const candidate = orNotFound(candidates.findCandidate(app.db, input.candidateId));
     if (input.typed.trim() !== candidate.name) throw new CodedError('name-not-typed');
     const login = candidate.accountId && findAccount(app.db, candidate.accountId)?.login;
     candidates.eraseCandidate(app.db, candidate.id);
@@ -218,9 +218,9 @@ export const eraseCandidate = useCase({
 /** One entry for days away: no minutes on any of them. Returns the secret by which it can be taken back. */
 export const addAway = useCase({
   rule: 'own',
-  about: ownCandidate,
+  owner: ownCandidate,
   run: (app: App, input: { candidateId: string; from: string; to: string; why: string }) => {
-    const candidate = found(candidates.findCandidate(app.db, input.candidateId));
+    const candidate = orNotFound(candidates.findCandidate(app.db, input.candidateId));
     const span = { from: dayOf(input.from), to: dayOf(input.to) };
     const away = { date: input.from, until: input.to, minutes: 0, why: input.why || 'away' };
     const exceptions = joinDays([...clearDays(candidate.time.exceptions, span), away]);

@@ -16,7 +16,7 @@ import { type BeforeChanges, type UndoKind, type Undoable, READERS, digestOf } f
 import { setStep, setTarget } from './lesson';
 import { orderItems, saveItem } from './list';
 import { saveFacts, saveTime } from './studio';
-import { found, useCase } from './use-case';
+import { orNotFound, useCase } from './use-case';
 import { putBack } from './what-if';
 
 /** How each kind is put back. */
@@ -29,18 +29,18 @@ const WRITERS: {
   ) => void;
 } = {
   item: (app, who, { itemId }, item) =>
-    saveItem(app, who, { itemId, item, version: found(findItem(app.db, itemId)).version }),
+    saveItem(app, who, { itemId, item, version: orNotFound(findItem(app.db, itemId)).version }),
   call: (app, who, { auditionId }, { ownDates, slots, ...call }) => {
-    const audition = found(findAudition(app.db, auditionId));
+    const audition = orNotFound(findAudition(app.db, auditionId));
     const own = { dates: ownDates, version: audition.ownVersion, slots };
     saveCall(app, who, { auditionId, ...call, version: audition.call.version, own });
   },
   time: (app, who, { candidateId }, time) => {
-    const { timeVersion: version } = found(findCandidate(app.db, candidateId));
+    const { timeVersion: version } = orNotFound(findCandidate(app.db, candidateId));
     saveTime(app, who, { candidateId, time, version });
   },
   facts: (app, who, { candidateId }, facts) => {
-    const { factsVersion: version } = found(findCandidate(app.db, candidateId));
+    const { factsVersion: version } = orNotFound(findCandidate(app.db, candidateId));
     saveFacts(app, who, { candidateId, facts, version });
   },
   changes: (app, _who, { candidateId }, before) => putBack(app, candidateId, before),
@@ -51,7 +51,7 @@ const WRITERS: {
   wish: (app, _who, { wishId }, wish) =>
     wish ? answerWish(app.db, wishId, wish.answer) : dropWish(app.db, wishId),
   checked: (app, _who, { auditionId }, checkedOn) =>
-    setCallChecked(app.db, found(findAudition(app.db, auditionId)).callId, checkedOn)
+    setCallChecked(app.db, orNotFound(findAudition(app.db, auditionId)).callId, checkedOn)
 };
 
 /** A candidate takes back their own minutes, and a wish of theirs that nobody has answered. */
@@ -61,11 +61,11 @@ function isTheirs({ kind, before }: UndoStep): boolean {
 
 export const takeBack = useCase({
   rule: 'own',
-  about: (app: App, input: { undoToken: string }) =>
+  owner: (app: App, input: { undoToken: string }) =>
     findUndoStep(app.db, hashToken(input.undoToken), app.now())?.candidateId,
   run: (app: App, input: { undoToken: string }, who: Who) => {
     const hash = hashToken(input.undoToken);
-    const step = found(findUndoStep(app.db, hash, app.now()));
+    const step = orNotFound(findUndoStep(app.db, hash, app.now()));
     if (who.kind !== 'teacher' && !isTheirs(step)) throw new CodedError('not-allowed');
     putBackStep(app, who, step.kind as UndoKind, step);
     dropUndoStep(app.db, hash);

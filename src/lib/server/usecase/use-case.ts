@@ -1,5 +1,5 @@
 /**
- * A use case is told who asks and checks it before anything is read. `rule` says who may, `about` whose things
+ * A use case is told who asks and checks it before anything is read. `rule` says who may, `owner` whose things
  * it is about. A test walks every one of them with the wrong person.
  */
 import type { App, Who } from '../app';
@@ -29,7 +29,7 @@ type Definition<Input, Output, About> = {
   | {
       readonly rule: 'own' | 'see';
       /** Id of the candidate it is about; undefined where the thing does not exist. */
-      readonly about: (app: App, input: About) => string | undefined;
+      readonly owner: (app: App, input: About) => string | undefined;
     }
 );
 
@@ -73,8 +73,8 @@ function check<Input, Output, About>(
   if (definition.rule === 'anyone') return;
   if (who.kind === 'nobody') throw new CodedError('not-signed-in');
   if (who.kind === 'teacher' || definition.rule === 'self') return;
-  if (!('about' in definition)) throw refusal(who.accountId);
-  const candidateId = definition.about(app, about);
+  if (!('owner' in definition)) throw refusal(who.accountId);
+  const candidateId = definition.owner(app, about);
   if (candidateId === undefined) throw new CodedError('not-found');
   if (candidateId !== who.candidateId) throw refusal(who.accountId);
   if (definition.rule === 'own' && who.isPutAway) throw new CodedError('put-away');
@@ -86,7 +86,7 @@ function refusal(accountId: string): CodedError {
 }
 
 /** The thing, or the coded error where it does not exist. */
-export function found<T>(thing: T | undefined | null): T {
+export function orNotFound<T>(thing: T | undefined | null): T {
   if (thing === undefined || thing === null) throw new CodedError('not-found');
   return thing;
 }

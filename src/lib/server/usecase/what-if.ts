@@ -9,12 +9,12 @@ import { CodedError } from '../errors';
 import { auditionsOf, dropSlot, findAudition, putSlot, setDaysIntoMock } from '../store/audition';
 import { type CandidateTime, findCandidate, saveTime } from '../store/candidate';
 import * as items from '../store/item';
-import { candidateOfAudition } from './about';
+import { candidateOfAudition } from './owner';
 import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
 import { boundTime } from './bounds';
 import { type BeforeChanges, keepUndo } from './keep-undo';
 import { setSections, withTarget } from './target';
-import { found, useCase } from './use-case';
+import { orNotFound, useCase } from './use-case';
 
 /** The season as it is laid from, and each audition of it; with the plan as it stands. */
 export const readScratch = useCase({
@@ -45,7 +45,7 @@ export const keepChanges = useCase({
         : {
             daysIntoMock: together.map((id) => ({
               auditionId: id,
-              days: found(findAudition(app.db, id)).daysIntoMock
+              days: orNotFound(findAudition(app.db, id)).daysIntoMock
             }))
           }),
       slots: rounds.map(({ roundId }) => {
@@ -111,7 +111,7 @@ function changeTime(
 }
 
 function setTime(app: App, candidateId: string, time: CandidateTime): void {
-  const { zone, timeVersion } = found(findCandidate(app.db, candidateId));
+  const { zone, timeVersion } = orNotFound(findCandidate(app.db, candidateId));
   boundTime(app, zone, time);
   saveTime(app.db, candidateId, time, timeVersion);
 }

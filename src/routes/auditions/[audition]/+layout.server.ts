@@ -1,7 +1,7 @@
-import { ask } from '$lib/server/http';
+import { runAs } from '$lib/server/http';
 import { readHead } from '$lib/server/usecase/countback';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = (event) => ({
-  head: ask(event, readHead, { auditionId: event.params.audition })
+  head: runAs(event, readHead, { auditionId: event.params.audition })
 });

@@ -2,7 +2,7 @@ import { type ActionFailure, type RequestEvent, fail } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { pinBlockForm, pinRungForm, unpinBlockForm, unpinRungForm } from '$lib/schema/pin-form';
 import { awayForm } from '$lib/schema/forms';
-import { allow, ask, fieldsOf, sayRefusal } from '$lib/server/http';
+import { allow, runAs, fieldsOf, sayRefusal } from '$lib/server/http';
 import { dropFeed, makeFeed } from '$lib/server/usecase/calendar';
 import { readCountback } from '$lib/server/usecase/countback';
 import { addAway, readOwner } from '$lib/server/usecase/studio';
@@ -11,17 +11,17 @@ import type { Undo } from '$lib/schema/view';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = (event) => ({
-  view: ask(event, readCountback, { auditionId: event.params.audition })
+  view: runAs(event, readCountback, { auditionId: event.params.audition })
 });
 
 /** Answers a pin button: what is wrong comes back as a sentence, and nothing is pinned. */
-function answer<T extends z.ZodType>(form: T, useCase: Parameters<typeof ask<z.output<T>, void>>[1]) {
+function answer<T extends z.ZodType>(form: T, useCase: Parameters<typeof runAs<z.output<T>, void>>[1]) {
   return async (event: RequestEvent): Promise<ActionFailure<{ says: string }> | void> => {
     allow(event, pinBlock, undefined);
     const read = form.safeParse((await fieldsOf(event)).record());
     if (!read.success) return fail(400, { says: read.error.issues[0]!.message });
     try {
-      ask(event, useCase, read.data);
+      runAs(event, useCase, read.data);
     } catch (thrown) {
       return fail(400, { says: sayRefusal(thrown) });
     }
@@ -29,7 +29,7 @@ function answer<T extends z.ZodType>(form: T, useCase: Parameters<typeof ask<z.o
 }
 
 function candidateOf(event: RequestEvent): string {
-  return ask(event, readOwner, { auditionId: event.params.audition! });
+  return runAs(event, readOwner, { auditionId: event.params.audition! });
 }
 
 export const actions: Actions = {
@@ -38,11 +38,11 @@ export const actions: Actions = {
   pinRung: answer(pinRungForm, pinRung),
   unpinRung: answer(unpinRungForm, unpinRung),
   feed: (event) => {
-    const token = ask(event, makeFeed, { auditionId: event.params.audition });
+    const token = runAs(event, makeFeed, { auditionId: event.params.audition });
     return { feed: `${event.url.origin}/feed/${token}.ics` };
   },
   endFeed: (event) => {
-    ask(event, dropFeed, { auditionId: event.params.audition });
+    runAs(event, dropFeed, { auditionId: event.params.audition });
   },
   away: async (event) => {
     const candidateId = candidateOf(event);
@@ -50,7 +50,7 @@ export const actions: Actions = {
     const read = awayForm.safeParse((await fieldsOf(event)).record());
     if (!read.success) return fail(400, { awayFault: read.error.issues[0]!.message });
     try {
-      const token = ask(event, addAway, { candidateId, ...read.data });
+      const token = runAs(event, addAway, { candidateId, ...read.data });
       const undo: Undo = { says: 'The days away are entered and the plan is laid again.', token };
       return { undo };
     } catch (thrown) {

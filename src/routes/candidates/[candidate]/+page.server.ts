@@ -4,7 +4,7 @@ import { wishForm } from '$lib/schema/lesson-form';
 import { theApp } from '$lib/server/context';
 import { ERRORS } from '$lib/server/errors';
 import { answerForm, fillForm } from '$lib/server/form/form';
-import { allow, ask, fieldsOf, formOf, sayRefusal } from '$lib/server/http';
+import { allow, runAs, fieldsOf, formOf, sayRefusal } from '$lib/server/http';
 import { addWish, readHome } from '$lib/server/usecase/lesson';
 import { makeJoinLink } from '$lib/server/usecase/sign-in';
 import {
@@ -19,9 +19,12 @@ import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
   const { candidate: candidateId } = event.params;
-  const view = { ...ask(event, readCandidate, { candidateId }), home: ask(event, readHome, { candidateId }) };
+  const view = {
+    ...runAs(event, readCandidate, { candidateId }),
+    home: runAs(event, readHome, { candidateId })
+  };
   if (event.locals.who.kind !== 'teacher') return { ...view, facts: null, zones: [] };
-  const { candidate, privateNote } = ask(event, readFacts, { candidateId });
+  const { candidate, privateNote } = runAs(event, readFacts, { candidateId });
   const { name, instruments, zone, isMinor, guardian, consentOn, factsVersion: version } = candidate;
   const filled = {
     name,
@@ -42,7 +45,7 @@ export const load: PageServerLoad = async (event) => {
 
 export const actions: Actions = {
   link: (event) => {
-    const token = ask(event, makeJoinLink, { candidateId: event.params.candidate });
+    const token = runAs(event, makeJoinLink, { candidateId: event.params.candidate });
     return { link: `${event.url.origin}/join/${token}` };
   },
   facts: async (event) => {
@@ -58,7 +61,7 @@ export const actions: Actions = {
         version
       })
     );
-    const { factsVersion } = ask(event, readFacts, { candidateId }).candidate;
+    const { factsVersion } = runAs(event, readFacts, { candidateId }).candidate;
     form.data.version = factsVersion;
     return 'failed' in answer ? answer.failed : { form, saved: answer.done };
   },
@@ -68,7 +71,7 @@ export const actions: Actions = {
     const read = wishForm.safeParse((await fieldsOf(event)).record());
     if (!read.success) return fail(400, { wishFault: read.error.issues[0]!.message });
     try {
-      const token = ask(event, addWish, { candidateId, says: read.data.says });
+      const token = runAs(event, addWish, { candidateId, says: read.data.says });
       const undo: Undo = { says: 'The wish waits for your teacher.', token };
       return { undo };
     } catch (thrown) {
@@ -78,14 +81,14 @@ export const actions: Actions = {
   archive: async (event) => {
     allow(event, archiveCandidate, undefined);
     const isBack = (await fieldsOf(event)).get('back') === '1';
-    ask(event, archiveCandidate, { candidateId: event.params.candidate, isBack });
+    runAs(event, archiveCandidate, { candidateId: event.params.candidate, isBack });
   },
   erase: async (event) => {
     const candidateId = event.params.candidate;
-    const { candidate } = ask(event, readFacts, { candidateId });
+    const { candidate } = runAs(event, readFacts, { candidateId });
     const typed = (await fieldsOf(event)).get('typed');
     if (typed.trim() !== candidate.name) return fail(400, { eraseFault: ERRORS['name-not-typed'] });
-    ask(event, eraseCandidate, { candidateId, typed });
+    runAs(event, eraseCandidate, { candidateId, typed });
     redirect(303, '/studio');
   }
 };

@@ -2,12 +2,12 @@ import { fail, redirect } from '@sveltejs/kit';
 import { callFaults, callForm, fillCallForm, readCallForm, readOwnForm } from '$lib/schema/call-form';
 import { theApp } from '$lib/server/context';
 import { answerForm, fillForm, refuseForm } from '$lib/server/form/form';
-import { allow, ask, formOf, sayRefusal } from '$lib/server/http';
+import { allow, runAs, formOf, sayRefusal } from '$lib/server/http';
 import { previewCall, readCall, saveCall } from '$lib/server/usecase/call';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
-  const call = ask(event, readCall, { auditionId: event.params.audition });
+  const call = runAs(event, readCall, { auditionId: event.params.audition });
   return {
     call,
     zones: Intl.supportedValuesOf('timeZone'),
@@ -21,10 +21,10 @@ export const actions: Actions = {
     const auditionId = event.params.audition;
     const form = await formOf(event, callForm);
     if (!form.valid) return fail(400, { form });
-    const faults = callFaults(form.data, ask(event, readCall, { auditionId }).today);
+    const faults = callFaults(form.data, runAs(event, readCall, { auditionId }).today);
     if (faults.length > 0) return refuseForm(form, faults);
     try {
-      const effects = ask(event, previewCall, { ...readCallForm(form.data), auditionId });
+      const effects = runAs(event, previewCall, { ...readCallForm(form.data), auditionId });
       return { form, isPreview: true, effects };
     } catch (thrown) {
       return refuseForm(form, [{ path: ['_errors'], says: sayRefusal(thrown) }]);
@@ -35,7 +35,7 @@ export const actions: Actions = {
     const auditionId = event.params.audition;
     const form = await formOf(event, callForm);
     if (!form.valid) return fail(400, { form });
-    const faults = callFaults(form.data, ask(event, readCall, { auditionId }).today);
+    const faults = callFaults(form.data, runAs(event, readCall, { auditionId }).today);
     if (faults.length > 0) return refuseForm(form, faults);
     const { version } = form.data;
     const own = readOwnForm(form.data);
@@ -43,7 +43,7 @@ export const actions: Actions = {
       saveCall(theApp(), event.locals.who, { ...readCallForm(form.data), auditionId, version, own })
     );
     if ('failed' in answer) {
-      const { call, ownVersion } = ask(event, readCall, { auditionId }).audition;
+      const { call, ownVersion } = runAs(event, readCall, { auditionId }).audition;
       form.data.version = call.version;
       form.data.ownVersion = ownVersion;
       return answer.failed;

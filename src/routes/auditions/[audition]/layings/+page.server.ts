@@ -1,8 +1,8 @@
-import { ask } from '$lib/server/http';
+import { runAs } from '$lib/server/http';
 import { readVersions } from '$lib/server/usecase/countback';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = (event) => {
   const before = Number(event.url.searchParams.get('before')) || undefined;
-  return { view: ask(event, readVersions, { auditionId: event.params.audition, before }) };
+  return { view: runAs(event, readVersions, { auditionId: event.params.audition, before }) };
 };

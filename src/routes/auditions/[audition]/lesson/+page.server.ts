@@ -2,7 +2,7 @@ import { type ActionFailure, type RequestEvent, fail } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { answerForm, noteForm, stepForm, targetForm, weekForm } from '$lib/schema/lesson-form';
 import { STEPS } from '$lib/schema/item-form';
-import { allow, ask, fieldsOf, sayRefusal } from '$lib/server/http';
+import { allow, runAs, fieldsOf, sayRefusal } from '$lib/server/http';
 import {
   answerWish,
   readLesson,
@@ -17,7 +17,7 @@ import type { Undo } from '$lib/schema/view';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = (event) => ({
-  lesson: ask(event, readLesson, { auditionId: event.params.audition })
+  lesson: runAs(event, readLesson, { auditionId: event.params.audition })
 });
 
 type Answer = Promise<{ undo: Undo } | ActionFailure<{ fault: string; noteNow?: string }>>;
@@ -43,7 +43,7 @@ function decide<T>(
 
 /** The candidate of this audition. */
 const candidateOf = (event: RequestEvent<{ audition: string }>) =>
-  ask(event, readOwner, { auditionId: event.params.audition });
+  runAs(event, readOwner, { auditionId: event.params.audition });
 
 const readWeek = (fields: Fields) => {
   const minutes = fields.all('minutes');
@@ -52,22 +52,22 @@ const readWeek = (fields: Fields) => {
 
 const saveNote = decide(noteForm, (event, { note, was }) => ({
   says: 'The note is saved; the candidate reads it.',
-  token: ask(event, saveLessonNote, { candidateId: candidateOf(event), note, was })
+  token: runAs(event, saveLessonNote, { candidateId: candidateOf(event), note, was })
 }));
 
 export const actions: Actions = {
   target: decide(targetForm, (event, to) => ({
     says: `The target is now ${to.bpm}.`,
-    token: ask(event, setTarget, to)
+    token: runAs(event, setTarget, to)
   })),
   step: decide(stepForm, (event, { itemId, step }) => ({
     says: 'The step is changed.',
-    token: ask(event, setStep, { itemId, step: STEPS[step] })
+    token: runAs(event, setStep, { itemId, step: STEPS[step] })
   })),
   order: async (event) => {
     allow(event, orderItems, undefined);
     const ids = (await fieldsOf(event)).get('ids').split(',');
-    const token = ask(event, orderItems, { auditionId: event.params.audition, ids });
+    const token = runAs(event, orderItems, { auditionId: event.params.audition, ids });
     const undo: Undo = { says: 'The order is changed.', token };
     return { undo };
   },
@@ -75,7 +75,7 @@ export const actions: Actions = {
     weekForm,
     (event, days) => ({
       says: 'The minutes of next week are changed.',
-      token: ask(event, setDayMinutes, { candidateId: candidateOf(event), days })
+      token: runAs(event, setDayMinutes, { candidateId: candidateOf(event), days })
     }),
     readWeek
   ),
@@ -83,11 +83,11 @@ export const actions: Actions = {
     const answer = await saveNote(event);
     if ('undo' in answer) return answer;
     // what another window saved: whoever saves again has been told of it
-    const { note: noteNow } = ask(event, readLesson, { auditionId: event.params.audition });
+    const { note: noteNow } = runAs(event, readLesson, { auditionId: event.params.audition });
     return fail(answer.status, { ...answer.data, noteNow });
   },
   wish: decide(answerForm, (event, answer) => ({
     says: `The wish is answered: ${answer.answer}.`,
-    token: ask(event, answerWish, answer)
+    token: runAs(event, answerWish, answer)
   }))
 };

@@ -1,10 +1,10 @@
-import { ask } from '$lib/server/http';
+import { runAs } from '$lib/server/http';
 import { writeList } from '$lib/server/list-file';
 import { readList } from '$lib/server/usecase/list';
 import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = (event) => {
-  const { items, audition } = ask(event, readList, { auditionId: event.params.audition });
+  const { items, audition } = runAs(event, readList, { auditionId: event.params.audition });
   const name = `${audition.name.replace(/[^\p{L}\p{N}]+/gu, '-')}.csv`;
   return new Response(writeList(items), {
     headers: {

@@ -1,7 +1,7 @@
 import { fail } from '@sveltejs/kit';
 import { z } from 'zod';
 import { GROUNDWORK, type GroundworkKind } from '$lib/core/readiness';
-import { allow, ask, fieldsOf } from '$lib/server/http';
+import { allow, runAs, fieldsOf } from '$lib/server/http';
 import { tickCheck } from '$lib/server/usecase/countback';
 import { orderItems, readList, removeItem } from '$lib/server/usecase/list';
 import type { Undo } from '$lib/schema/view';
@@ -15,7 +15,7 @@ const groundworkForm = z.object({
 });
 
 export const load: PageServerLoad = (event) => ({
-  view: ask(event, readList, { auditionId: event.params.audition }),
+  view: runAs(event, readList, { auditionId: event.params.audition }),
   removed: event.url.searchParams.get('removed')
 });
 
@@ -23,7 +23,7 @@ export const actions: Actions = {
   order: async (event) => {
     allow(event, orderItems, undefined);
     const ids = (await fieldsOf(event)).get('ids').split(',');
-    const token = ask(event, orderItems, { auditionId: event.params.audition, ids });
+    const token = runAs(event, orderItems, { auditionId: event.params.audition, ids });
     const undo: Undo = { says: 'The order is changed.', token };
     return { undo };
   },
@@ -31,10 +31,10 @@ export const actions: Actions = {
     allow(event, readList, { auditionId: event.params.audition });
     const read = groundworkForm.safeParse((await fieldsOf(event)).record());
     if (!read.success) return fail(400);
-    ask(event, tickCheck, read.data);
+    runAs(event, tickCheck, read.data);
   },
   restore: async (event) => {
     allow(event, removeItem, undefined);
-    ask(event, removeItem, { itemId: (await fieldsOf(event)).get('id'), isBack: true });
+    runAs(event, removeItem, { itemId: (await fieldsOf(event)).get('id'), isBack: true });
   }
 };

@@ -5,14 +5,14 @@ import { dayOf } from '$lib/core/units';
 import { lineForm } from '$lib/schema/forms';
 import { type TouchForm, fillFromLine, readTouchForm, touchForm } from '$lib/schema/touch-form';
 import { fillForm, refuseForm } from '$lib/server/form/form';
-import { allow, ask, fieldsOf, formOf } from '$lib/server/http';
+import { allow, runAs, fieldsOf, formOf } from '$lib/server/http';
 import { logTouch, readLog, removeTouch } from '$lib/server/usecase/log';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 const SHOWN = 40;
 
 export const load: PageServerLoad = async (event) => {
-  const { touches, ...view } = ask(event, readLog, { auditionId: event.params.audition });
+  const { touches, ...view } = runAs(event, readLog, { auditionId: event.params.audition });
   const blank = {
     ...fillFromLine(
       { itemId: view.items[0]?.id ?? '', date: view.today, minutes: 0, notHeld: [], note: '' },
@@ -28,13 +28,13 @@ export const load: PageServerLoad = async (event) => {
 };
 
 function log(event: RequestEvent, form: TouchForm) {
-  const { items, today } = ask(event, readLog, { auditionId: event.params.audition });
+  const { items, today } = runAs(event, readLog, { auditionId: event.params.audition });
   const read = readTouchForm(form, items, today);
   if (!read.success)
     return {
       faults: read.error.issues.map((i) => ({ path: i.path as (string | number)[], says: i.message }))
     };
-  return { logged: ask(event, logTouch, read.data) };
+  return { logged: runAs(event, logTouch, read.data) };
 }
 
 export const actions: Actions = {
@@ -42,7 +42,7 @@ export const actions: Actions = {
     allow(event, readLog, { auditionId: event.params.audition });
     const line = await formOf(event, lineForm, 'line');
     if (!line.valid) return fail(400, { form: line });
-    const { items, today } = ask(event, readLog, { auditionId: event.params.audition });
+    const { items, today } = runAs(event, readLog, { auditionId: event.params.audition });
     const refuse = (says: string) => refuseForm(line, [{ path: ['line'], says }]);
     const parsed = parseLogLine(line.data.line, items, dayOf(today));
     if (!parsed.ok) return refuse(parsed.faults[0]!.says);
@@ -70,7 +70,7 @@ export const actions: Actions = {
     const fields = await fieldsOf(event);
     const touchId = fields.get('id');
     const isBack = fields.get('back') === '1';
-    ask(event, removeTouch, { touchId, isBack });
+    runAs(event, removeTouch, { touchId, isBack });
     return { removed: isBack ? null : touchId };
   }
 };

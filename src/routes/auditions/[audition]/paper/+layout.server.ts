@@ -1,11 +1,11 @@
-import { ask } from '$lib/server/http';
+import { runAs } from '$lib/server/http';
 import { readHead, readPaper } from '$lib/server/usecase/countback';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = (event) => {
   const { audition } = event.params;
   return {
-    head: ask(event, readHead, { auditionId: audition }),
-    paper: ask(event, readPaper, { auditionId: audition })
+    head: runAs(event, readHead, { auditionId: audition }),
+    paper: runAs(event, readPaper, { auditionId: audition })
   };
 };

@@ -1,9 +1,9 @@
-import { ask } from '$lib/server/http';
+import { runAs } from '$lib/server/http';
 import { exportCalendar } from '$lib/server/usecase/calendar';
 import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = (event) => {
-  const { text, fileName } = ask(event, exportCalendar, { auditionId: event.params.audition });
+  const { text, fileName } = runAs(event, exportCalendar, { auditionId: event.params.audition });
   return new Response(text, {
     headers: {
       'content-type': 'text/calendar; charset=utf-8',

@@ -1,12 +1,12 @@
 import { fail } from '@sveltejs/kit';
 import { z } from 'zod';
 import { TICKED_CHECKS } from '$lib/core/readiness';
-import { allow, ask, fieldsOf } from '$lib/server/http';
+import { allow, runAs, fieldsOf } from '$lib/server/http';
 import { readReadiness, tickCheck } from '$lib/server/usecase/countback';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = (event) => ({
-  view: ask(event, readReadiness, { auditionId: event.params.audition })
+  view: runAs(event, readReadiness, { auditionId: event.params.audition })
 });
 
 const tick = z.object({
@@ -20,6 +20,6 @@ export const actions: Actions = {
     allow(event, readReadiness, { auditionId: event.params.audition });
     const read = tick.safeParse((await fieldsOf(event)).record());
     if (!read.success) return fail(400);
-    ask(event, tickCheck, read.data);
+    runAs(event, tickCheck, read.data);
   }
 };

@@ -1,7 +1,7 @@
 import { fail, redirect } from '@sveltejs/kit';
 import type { SeasonRequest } from '$lib/core/season';
 import { changesText } from '$lib/schema/changes';
-import { allow, ask, fieldsOf, sayRefusal } from '$lib/server/http';
+import { allow, runAs, fieldsOf, sayRefusal } from '$lib/server/http';
 import { readCountback } from '$lib/server/usecase/countback';
 import { keepChanges, readScratch } from '$lib/server/usecase/what-if';
 import type { Actions, PageServerLoad } from './$types';
@@ -10,7 +10,7 @@ const withoutLog = ({ log: _, ...facts }: SeasonRequest) => facts;
 
 export const load: PageServerLoad = (event) => {
   const { audition: auditionId } = event.params;
-  const { request, parts, plan } = ask(event, readScratch, { auditionId });
+  const { request, parts, plan } = runAs(event, readScratch, { auditionId });
   const facts = withoutLog(request);
   // the page writes the same facts once
   const slim = parts.map(({ request: own, ...part }) => ({
@@ -19,7 +19,7 @@ export const load: PageServerLoad = (event) => {
   }));
   return {
     scratch: { facts, parts: slim, plan },
-    view: ask(event, readCountback, { auditionId })
+    view: runAs(event, readCountback, { auditionId })
   };
 };
 
@@ -31,7 +31,7 @@ export const actions: Actions = {
     if (!read.success) return fail(400, { says: read.error.issues[0]!.message });
     let token: string;
     try {
-      token = ask(event, keepChanges, { auditionId, changes: read.data });
+      token = runAs(event, keepChanges, { auditionId, changes: read.data });
     } catch (thrown) {
       return fail(400, { says: sayRefusal(thrown) });
     }

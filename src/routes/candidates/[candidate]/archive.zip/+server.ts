@@ -1,10 +1,10 @@
 import { writeArchive } from '$lib/server/archive/file';
-import { ask, sendZip } from '$lib/server/http';
+import { runAs, sendZip } from '$lib/server/http';
 import { exportCandidate } from '$lib/server/usecase/archive';
 import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = (event) => {
-  const archive = ask(event, exportCandidate, { candidateId: event.params.candidate });
+  const archive = runAs(event, exportCandidate, { candidateId: event.params.candidate });
   const name = archive.candidates[0]!.name.replace(/[^\p{L}\p{N}]+/gu, '-');
   return sendZip(writeArchive(archive), `${name}-${archive.head.madeAt.slice(0, 10)}.zip`);
 };

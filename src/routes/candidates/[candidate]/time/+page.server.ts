@@ -2,17 +2,17 @@ import { fail, redirect } from '@sveltejs/kit';
 import { fillTimeForm, readTimeForm, timeForm } from '$lib/schema/time-form';
 import { theApp } from '$lib/server/context';
 import { answerForm, fillForm } from '$lib/server/form/form';
-import { allow, ask, formOf } from '$lib/server/http';
+import { allow, runAs, formOf } from '$lib/server/http';
 import { readHead } from '$lib/server/usecase/countback';
 import { readCandidate, saveTime } from '$lib/server/usecase/studio';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
-  const { candidate, auditions } = ask(event, readCandidate, { candidateId: event.params.candidate });
+  const { candidate, auditions } = runAs(event, readCandidate, { candidateId: event.params.candidate });
   const from = auditions.find((a) => a.id === event.url.searchParams.get('from')) ?? null;
   return {
     candidate,
-    head: from && ask(event, readHead, { auditionId: from.id }),
+    head: from && runAs(event, readHead, { auditionId: from.id }),
     form: await fillForm(timeForm, fillTimeForm(candidate.time, candidate.timeVersion))
   };
 };
@@ -31,10 +31,10 @@ export const actions: Actions = {
       })
     );
     if ('failed' in answer) {
-      form.data.version = ask(event, readCandidate, { candidateId }).candidate.timeVersion;
+      form.data.version = runAs(event, readCandidate, { candidateId }).candidate.timeVersion;
       return answer.failed;
     }
-    const { auditions } = ask(event, readCandidate, { candidateId });
+    const { auditions } = runAs(event, readCandidate, { candidateId });
     const from = auditions.find((a) => a.id === event.url.searchParams.get('from'));
     const to = from ? `/auditions/${from.id}` : `/candidates/${candidateId}`;
     redirect(303, `${to}?undo=${answer.done}`);

@@ -2,12 +2,12 @@ import { fail, redirect } from '@sveltejs/kit';
 import { fillItemForm, itemForm, readItemForm } from '$lib/schema/item-form';
 import { theApp } from '$lib/server/context';
 import { answerForm, fillForm, refuseForm } from '$lib/server/form/form';
-import { allow, ask, formOf } from '$lib/server/http';
+import { allow, runAs, formOf } from '$lib/server/http';
 import { previewItem, readItem, removeItem, saveItem } from '$lib/server/usecase/list';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
-  const { item, takers, planned, log } = ask(event, readItem, { itemId: event.params.item });
+  const { item, takers, planned, log } = runAs(event, readItem, { itemId: event.params.item });
   return {
     itemId: item.id,
     name: item.name,
@@ -26,7 +26,7 @@ export const actions: Actions = {
     const read = readItemForm(form.data);
     if (!read.ok) return refuseForm(form, read.faults);
     const itemId = event.params.item;
-    return { form, isPreview: true, effects: ask(event, previewItem, { itemId, item: read.item }) };
+    return { form, isPreview: true, effects: runAs(event, previewItem, { itemId, item: read.item }) };
   },
   save: async (event) => {
     allow(event, saveItem, undefined);
@@ -41,13 +41,13 @@ export const actions: Actions = {
       saveItem(theApp(), event.locals.who, { itemId, item, version })
     );
     if ('failed' in answer) {
-      form.data.version = ask(event, readItem, { itemId }).item.version;
+      form.data.version = runAs(event, readItem, { itemId }).item.version;
       return answer.failed;
     }
     redirect(303, `/auditions/${event.params.audition}/list?undo=${answer.done}`);
   },
   remove: (event) => {
-    const auditionId = ask(event, removeItem, { itemId: event.params.item, isBack: false });
+    const auditionId = runAs(event, removeItem, { itemId: event.params.item, isBack: false });
     redirect(303, `/auditions/${auditionId}/list?removed=${event.params.item}`);
   }
 };

@@ -2,13 +2,13 @@ import { fail, redirect } from '@sveltejs/kit';
 import { joinSections, listForm, readListRow } from '$lib/schema/list-text';
 import { theApp } from '$lib/server/context';
 import { answerForm, fillForm, refuseForm } from '$lib/server/form/form';
-import { allow, ask, fieldsOf, formOf } from '$lib/server/http';
+import { allow, runAs, fieldsOf, formOf } from '$lib/server/http';
 import { MOST_LIST_BYTES, decodeText, readList } from '$lib/server/list-file';
 import { addItems, prepareItem } from '$lib/server/usecase/list';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
-  ask(event, prepareItem, { auditionId: event.params.audition });
+  runAs(event, prepareItem, { auditionId: event.params.audition });
   return { form: await fillForm(listForm, { rows: [] }) };
 };
 

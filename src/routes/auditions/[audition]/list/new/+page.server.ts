@@ -2,12 +2,12 @@ import { fail, redirect } from '@sveltejs/kit';
 import { theApp } from '$lib/server/context';
 import { blankSection, itemForm, readItemForm } from '$lib/schema/item-form';
 import { answerForm, fillForm, refuseForm } from '$lib/server/form/form';
-import { allow, ask, formOf } from '$lib/server/http';
+import { allow, runAs, formOf } from '$lib/server/http';
 import { addItem, prepareItem } from '$lib/server/usecase/list';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
-  ask(event, prepareItem, { auditionId: event.params.audition });
+  runAs(event, prepareItem, { auditionId: event.params.audition });
   const blank = {
     ...itemForm.parse({ name: 'x', composer: '', edition: '', tested: '' }),
     name: '',

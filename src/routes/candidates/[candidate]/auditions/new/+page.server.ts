@@ -2,13 +2,13 @@ import { fail, redirect } from '@sveltejs/kit';
 import { blankRound, callFaults, callForm, readCallForm } from '$lib/schema/call-form';
 import { theApp } from '$lib/server/context';
 import { answerForm, fillForm, refuseForm } from '$lib/server/form/form';
-import { allow, ask, fieldsOf, formOf } from '$lib/server/http';
+import { allow, runAs, fieldsOf, formOf } from '$lib/server/http';
 import { addAudition, prepareAudition, takeCall } from '$lib/server/usecase/call';
 import { readCandidate } from '$lib/server/usecase/studio';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
-  const candidate = ask(event, prepareAudition, { candidateId: event.params.candidate });
+  const candidate = runAs(event, prepareAudition, { candidateId: event.params.candidate });
   return {
     candidate,
     zones: Intl.supportedValuesOf('timeZone'),
@@ -21,14 +21,14 @@ export const actions: Actions = {
     allow(event, takeCall, undefined);
     const callId = (await fieldsOf(event)).get('call');
     const candidateId = event.params.candidate;
-    redirect(303, `/auditions/${ask(event, takeCall, { candidateId, callId })}`);
+    redirect(303, `/auditions/${runAs(event, takeCall, { candidateId, callId })}`);
   },
   save: async (event) => {
     allow(event, addAudition, undefined);
     const candidateId = event.params.candidate;
     const form = await formOf(event, callForm);
     if (!form.valid) return fail(400, { form });
-    const faults = callFaults(form.data, ask(event, readCandidate, { candidateId }).today);
+    const faults = callFaults(form.data, runAs(event, readCandidate, { candidateId }).today);
     if (faults.length > 0) return refuseForm(form, faults);
     const answer = await answerForm(
       form,
