@@ -29,7 +29,13 @@ const Database = createRequire(import.meta.url)('better-sqlite3');
 const directory = resolve(ROOT, values.data ?? process.env.IRVOT_DATA ?? 'data');
 const studio = join(directory, 'studio.sqlite');
 const incoming = `${studio}.restoring`;
-const ENDS_SESSIONS = ['session', 'join_link', 'known_device', 'sign_in_attempt'];
+const ENDS = {
+  session: '',
+  known_device: '',
+  sign_in_attempt: '',
+  join_link: '',
+  access_grant: 'WHERE uses_left IS NOT NULL'
+};
 
 refuseWhileRunning();
 try {
@@ -68,7 +74,8 @@ function prepareCopy() {
   const [stray] = db.pragma('foreign_key_check');
   if (stray) throw new Error(`it is damaged (a row of ${stray.table} points to nothing)`);
   db.pragma('secure_delete = ON');
-  for (const table of ENDS_SESSIONS.filter((name) => tables.has(name))) db.exec(`DELETE FROM ${table}`);
+  for (const [table, which] of Object.entries(ENDS))
+    if (tables.has(table)) db.exec(`DELETE FROM ${table} ${which}`);
   db.close();
 }
 

@@ -1,4 +1,4 @@
-import type { Who } from '$lib/server/app';
+import type { Person } from '$lib/server/app';
 
 declare global {
   namespace App {
@@ -7,7 +7,7 @@ declare global {
       id?: string;
     }
     interface Locals {
-      who: Who;
+      who: Person;
     }
   }
 }

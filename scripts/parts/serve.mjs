@@ -22,10 +22,13 @@ export async function serve({ port, data, env = {}, args = [], origin = `http://
   child.stderr.on('data', (text) => (said += text));
   for (let tries = 0; tries < 600; tries += 1) {
     if (child.exitCode !== null) throw new Error(`the application ended: ${said}`);
-    const isUp = await fetch(`${origin}/sign-in`).then(
-      ({ status }) => status < 500,
-      () => false
-    );
+    // another server may hold the port: only what this one says of itself counts
+    const isUp =
+      said.includes('Irvot is at') &&
+      (await fetch(`${origin}/sign-in`).then(
+        ({ status }) => status < 500,
+        () => false
+      ));
     // one that ends by itself says why
     if (isUp) child.on('exit', (code) => code && console.error(said.slice(-2000)));
     if (isUp) return { origin, child, stop: () => child.kill('SIGTERM') };

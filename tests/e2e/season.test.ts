@@ -281,7 +281,7 @@ test('one list serves three candidates through a season, and goes along to anoth
     expect(await (await anyone.request.get(address)).text()).toContain('Saltmarsh Youth Winds: first round');
     await page.getByRole('button', { name: 'End the address' }).click();
     await expect(page.getByText('There is none yet.')).toBeVisible();
-    expect((await anyone.request.get(address)).status()).toBe(404);
+    expect((await anyone.request.get(address)).status()).toBe(410);
   });
 
   await step(

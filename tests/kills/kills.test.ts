@@ -117,14 +117,14 @@ describe('a restore killed at any moment', () => {
     const db = new Database(join(there, 'studio.sqlite'));
     db.exec(`INSERT INTO account VALUES ('t', 'teacher', 'Marthe', 'marthe', 'x', 0);
       INSERT INTO session (token_hash, account_id, expires_at_ms) VALUES ('s', 't', 9e15);
-      INSERT INTO join_link SELECT 'l', id, 9e15 FROM candidate`);
+      INSERT INTO access_grant SELECT 'l', 'join', id, id, 0, 9e15, 1 FROM candidate`);
     db.close();
     copyFileSync(join(there, 'studio.sqlite'), backup);
     const command = `echo go; exec ${process.execPath} scripts/restore.mjs ${backup} --data ${there}`;
     await runKilled('sh', ['-c', command], { afterMs: 60_000 }, there);
     const restored = new Database(join(there, 'studio.sqlite'));
     const count = (table: string) => restored.prepare(`SELECT count(*) FROM ${table}`).pluck().get();
-    expect(['account', 'session', 'join_link'].map(count)).toEqual([1, 0, 0]);
+    expect(['account', 'session', 'access_grant'].map(count)).toEqual([1, 0, 0]);
     restored.close();
   });
 

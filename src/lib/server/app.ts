@@ -17,7 +17,8 @@ export type App = {
   readonly layLater: () => void;
 };
 
-export type Who =
+/** Somebody with an account, or nobody. */
+export type Person =
   | { readonly kind: 'nobody' }
   | { readonly kind: 'teacher'; readonly accountId: string; readonly name: string }
   | {
@@ -29,7 +30,19 @@ export type Who =
       readonly isPutAway: boolean;
     };
 
-export const NOBODY: Who = { kind: 'nobody' };
+/** Whoever has a link or a secret address (grant/): what it opens is all they may. */
+export type Holder = {
+  readonly kind: 'holder';
+  readonly grant: 'join' | 'feed';
+  readonly tokenHash: string;
+  readonly candidateId: string;
+  /** Id of what it opens, as its kind names it. */
+  readonly opensId: string;
+};
+
+export type Who = Person | Holder;
+
+export const NOBODY: Person = { kind: 'nobody' };
 
 export function makeApp(
   db: Db,

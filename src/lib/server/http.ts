@@ -7,6 +7,7 @@ import { theApp } from './context';
 import { CodedError } from './errors';
 import { readFields } from './form/fields';
 import { readForm } from './form/form';
+import { type GrantKind, readHolder } from './grant/grant';
 import { STATUS } from './status';
 import { DEVICE_MS, SESSION_MS } from './usecase/sign-in';
 import type { UseCase } from './usecase/use-case';
@@ -62,6 +63,21 @@ export function runAs<Input, Output>(
   }
 }
 
+/** The same for who holds a link or a secret address. */
+export function runAsHolder<Input, Output>(
+  event: Pick<RequestEvent, 'url'>,
+  grant: GrantKind,
+  token: string,
+  useCase: (app: App, who: Who, input: Input) => Output,
+  input: Input
+): Output {
+  try {
+    return useCase(theApp(), readHolder(theApp(), grant, token), input);
+  } catch (thrown) {
+    throw asHttp(event, thrown);
+  }
+}
+
 /** Refuses who may not, before anything of what they send is read. */
 export function allow<About>(
   event: Asking,
@@ -85,7 +101,7 @@ export async function fieldsOf(event: RequestEvent, limits?: Parameters<typeof r
   });
 }
 
-function asHttp({ url }: Asking, thrown: unknown): unknown {
+function asHttp({ url }: Pick<RequestEvent, 'url'>, thrown: unknown): unknown {
   if (!(thrown instanceof CodedError)) return thrown;
   try {
     if (thrown.code === 'not-signed-in') redirect(303, `/sign-in?to=${encodeURIComponent(url.pathname)}`);

@@ -6,7 +6,9 @@ import Database from 'better-sqlite3';
 import { migrate } from './migrate';
 import ground from './migrations/0001_ground.sql?raw';
 import pins from './migrations/0002_pins.sql?raw';
+import { findSession } from '../store/account';
 import { findAudition } from '../store/audition';
+import { findGrant } from '../store/grant';
 import { itemsOf, ticksOf } from '../store/item';
 import { lastLogDate, touchesOfAudition } from '../store/touch';
 import { openDb } from './open';
@@ -65,6 +67,38 @@ describe('the database', () => {
     expect(touchesOfAudition(db, 'a')).toHaveLength(1);
     expect(lastLogDate(db, 'c')).toBe('2026-11-20');
     expect(ticksOf(db, 'i')).toEqual({ edition: '2026-11-20' });
+    expect(db.pragma('foreign_key_check')).toEqual([]);
+  });
+
+  it('keeps the links and addresses of an earlier version open, and sessions where they were', () => {
+    const db = new Database(':memory:');
+    db.pragma('foreign_keys = ON');
+    const earlier = import.meta.glob<string>('./migrations/000[1-6]_*.sql', {
+      query: '?raw',
+      import: 'default',
+      eager: true
+    });
+    for (const name of Object.keys(earlier).sort()) db.exec(earlier[name]!);
+    db.pragma('user_version = 6');
+    const [soon, ago] = [Date.parse('2026-12-01T00:00:00Z'), Date.parse('2026-11-01T00:00:00Z')];
+    db.exec(`
+      INSERT INTO account VALUES ('t', 'teacher', 'Marthe', 'marthe', 'x', 1);
+      INSERT INTO session VALUES ('s', 't', ${soon});
+      INSERT INTO candidate (id, name, instruments, zone, time_json, created_at_ms) VALUES ('c', 'Ada', 'oboe', 'UTC', '{}', 1);
+      INSERT INTO call (id, name, dates_json, created_at_ms) VALUES ('k', 'Wind band', '[]', 1);
+      INSERT INTO audition (id, candidate_id, began_on, created_at_ms, call_id) VALUES ('a', 'c', '2026-11-01', 1, 'k');
+      INSERT INTO join_link VALUES ('j', 'c', ${soon});
+      INSERT INTO feed_link VALUES ('a', 'f', ${ago});`);
+    migrate(db);
+    const now = Date.parse('2026-11-24T10:00:00Z');
+    expect(findGrant(db, 'join', 'j', now)).toMatchObject({ opensId: 'c', usesLeft: 1, expiresAtMs: soon });
+    expect(findGrant(db, 'feed', 'f', now)).toMatchObject({
+      opensId: 'a',
+      candidateId: 'c',
+      expiresAtMs: null,
+      madeAtMs: ago
+    });
+    expect(findSession(db, 's')).toMatchObject({ accountId: 't', usedAtMs: soon - 30 * 86_400_000 });
     expect(db.pragma('foreign_key_check')).toEqual([]);
   });
 

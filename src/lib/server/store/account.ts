@@ -1,4 +1,4 @@
-/** Accounts, sessions, sign-in attempts and one-time links. Tokens and passwords are stored as hashes only. */
+/** Accounts, sessions, known devices and sign-in attempts. Tokens and passwords are stored as hashes only. */
 import { type Db, preparedOnce } from '../db/open';
 
 export type AccountRow = {
@@ -78,12 +78,7 @@ const statements = preparedOnce((db) => ({
   sweepDevices: db.prepare('DELETE FROM known_device WHERE used_at_ms < ?'),
   takeBackAttempt: db.prepare(
     'DELETE FROM sign_in_attempt WHERE rowid = (SELECT rowid FROM sign_in_attempt WHERE key = ? AND at_ms = ? LIMIT 1)'
-  ),
-  addLink: db.prepare('INSERT INTO join_link (token_hash, candidate_id, expires_at_ms) VALUES (?, ?, ?)'),
-  link: db.prepare<[string, number], { candidate_id: string }>(
-    'SELECT candidate_id FROM join_link WHERE token_hash = ? AND expires_at_ms > ?'
-  ),
-  dropLinks: db.prepare('DELETE FROM join_link WHERE candidate_id = ?')
+  )
 }));
 
 export const addAccount = (db: Db, row: AccountRow, nowMs: number) =>
@@ -152,12 +147,3 @@ export const dropAttemptsOf = (db: Db, part: string) => statements(db).dropAttem
 /** An attempt that turned out right does not count. */
 export const takeBackAttempt = (db: Db, key: string, atMs: number) =>
   statements(db).takeBackAttempt.run(key, atMs);
-
-/** A new link makes the candidate's earlier ones worthless. */
-export function putLink(db: Db, tokenHash: string, candidateId: string, expiresMs: number): void {
-  statements(db).dropLinks.run(candidateId);
-  statements(db).addLink.run(tokenHash, candidateId, expiresMs);
-}
-export const findLink = (db: Db, tokenHash: string, nowMs: number) =>
-  statements(db).link.get(tokenHash, nowMs)?.candidate_id;
-export const dropLinksOf = (db: Db, candidateId: string) => statements(db).dropLinks.run(candidateId);

@@ -57,7 +57,7 @@ export const exportCandidate = useCase({
 });
 
 function noteExport(who: Who, what: string): void {
-  serverLog.info({ accountId: who.kind === 'nobody' ? null : who.accountId, what }, 'taken out');
+  serverLog.info({ accountId: 'accountId' in who ? who.accountId : null, what }, 'taken out');
 }
 
 function headOf(app: App, scope: 'studio' | 'candidate', count: number): Archive['head'] {

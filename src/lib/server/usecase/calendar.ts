@@ -1,13 +1,12 @@
 /** An audition's calendar: a file to save, and a private address that a calendar program asks again and again. */
-import type { App } from '../app';
+import type { App, Who } from '../app';
 import { eventsOf, writeCalendar } from '../calendar';
+import { endGrants, makeGrant } from '../grant/grant';
 import { entriesFrom, putEntry } from '../store/calendar-entry';
 import { findAudition } from '../store/audition';
-import { auditionOfFeed, dropFeedLink, putFeedLink } from '../store/feed-link';
-import { hashToken, newToken } from '../token';
 import { candidateOfAudition } from './owner';
 import { NEW_DAY, currentPlan, readSeason } from './current-plan';
-import { orNotFound, useCase } from './use-case';
+import { holderOf, orNotFound, useCase } from './use-case';
 
 /** iCalendar text and a name for the file. Past blocks stay as earlier files had them. */
 function writeFile(app: App, auditionId: string) {
@@ -35,23 +34,21 @@ export const exportCalendar = useCase({
 export const makeFeed = useCase({
   rule: 'own',
   owner: candidateOfAudition,
-  run: (app: App, input: { auditionId: string }) => {
-    orNotFound(findAudition(app.db, input.auditionId));
-    const token = newToken();
-    putFeedLink(app.db, input.auditionId, hashToken(token), app.now());
-    return token;
+  run: (app: App, { auditionId }: { auditionId: string }) => {
+    const { candidateId } = orNotFound(findAudition(app.db, auditionId));
+    return makeGrant(app, 'feed', { candidateId, opensId: auditionId });
   }
 });
 
 export const dropFeed = useCase({
   rule: 'own',
   owner: candidateOfAudition,
-  run: (app: App, input: { auditionId: string }) => void dropFeedLink(app.db, input.auditionId)
+  run: (app: App, { auditionId }: { auditionId: string }) => endGrants(app, 'feed', auditionId)
 });
 
 /** Whoever has the secret reads this one calendar. */
 export const readFeed = useCase({
-  rule: 'anyone',
-  run: (app: App, input: { token: string }) =>
-    writeFile(app, orNotFound(auditionOfFeed(app.db, hashToken(input.token)))).text
+  rule: 'holder',
+  grant: 'feed',
+  run: (app: App, _input: Record<string, never>, who: Who) => writeFile(app, holderOf(who).opensId).text
 });

@@ -6,9 +6,9 @@ import { LIGHT_DAYS, readAways } from '../../core/plan';
 import { dayOf, formatDate } from '../../core/units';
 import type { CountbackItem, SeasonHeadView } from '../../schema/view';
 import { type App, todayIn } from '../app';
+import { hasGrant } from '../grant/grant';
 import { findCandidate } from '../store/candidate';
 import { type ListItem, type TickKind, findItem, setTick } from '../store/item';
-import { hasFeedLink } from '../store/feed-link';
 import { lessonNotesOf } from '../store/lesson';
 import { versionByNumber, versionHeads } from '../store/plan-version';
 import { candidateOfAudition, candidateOfItem } from './owner';
@@ -63,7 +63,7 @@ export const readCountback = useCase({
       },
       lessons: candidate.time.lessons,
       aways: currentAways(season),
-      hasFeed: hasFeedLink(app.db, audition.id),
+      hasFeed: hasGrant(app, 'feed', audition.id),
       today: request.today,
       plan,
       number: version?.number ?? null,

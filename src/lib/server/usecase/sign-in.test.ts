@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { type App, type Who, NOBODY, makeApp } from '../app';
 import { openDb } from '../db/open';
+import { readHolder } from '../grant/grant';
 import { passwordFault } from '../password';
 import {
   acceptJoinLink,
@@ -29,6 +30,10 @@ beforeEach(() => {
 });
 
 const who = (token: string) => readSession(app, NOBODY, { token });
+/** As whoever has the link. */
+const accept = async (token: string, account: { login: string; password: string; device: string }) =>
+  acceptJoinLink(app, readHolder(app, 'join', token), account);
+const readLink = (token: string) => readJoinLink(app, readHolder(app, 'join', token), {});
 const open = () =>
   createTeacher(app, NOBODY, {
     name: 'Marthe',
@@ -148,12 +153,7 @@ describe('one’s own account', () => {
   it('lists where one is signed in, and ends a session elsewhere; never somebody else’s', async () => {
     const { teacher, token } = await join();
     const [here] = [await attempt('three quiet herons')];
-    const ada = await acceptJoinLink(app, NOBODY, {
-      token,
-      login: 'ada',
-      password: 'seven green boats',
-      device: ''
-    });
+    const ada = await accept(token, { login: 'ada', password: 'seven green boats', device: '' });
     const { sessions, login } = readSessions(app, teacher, { token: here });
     expect([login, sessions.length, sessions.filter((s) => s.isHere).length]).toEqual(['marthe', 2, 1]);
     endSession(app, teacher, { handle: sessions.find((s) => !s.isHere)!.handle });
@@ -165,9 +165,7 @@ describe('one’s own account', () => {
 
   it('keeps drafts under a key of its own, the same every time', async () => {
     const { teacher, token } = await join();
-    const ada = who(
-      await acceptJoinLink(app, NOBODY, { token, login: 'ada', password: 'seven green boats', device: '' })
-    );
+    const ada = who(await accept(token, { login: 'ada', password: 'seven green boats', device: '' }));
     const key = (person: Who) => readDraftKey(app, person, {});
     expect(key(teacher)).toBe(key(teacher));
     expect(key(teacher)).not.toBe(key(ada));
@@ -207,36 +205,21 @@ describe('a password', () => {
 describe('a candidate’s link', () => {
   it('sets a password once and signs in as that candidate', async () => {
     const { candidateId, token } = await join();
-    expect(readJoinLink(app, NOBODY, { token })).toEqual({ name: 'Ada', login: '' });
-    const session = await acceptJoinLink(app, NOBODY, {
-      token,
-      login: 'ada',
-      password: 'seven green boats',
-      device: ''
-    });
+    expect(readLink(token)).toEqual({ name: 'Ada', login: '' });
+    const session = await accept(token, { login: 'ada', password: 'seven green boats', device: '' });
     expect(who(session)).toMatchObject({ kind: 'candidate', candidateId });
     await expect(
-      acceptJoinLink(app, NOBODY, { token, login: 'ada', password: 'seven green boats', device: '' })
+      accept(token, { login: 'ada', password: 'seven green boats', device: '' })
     ).rejects.toMatchObject({ code: 'link-spent' });
   });
 
   it('made anew sets a new password, ends older sessions and spends the earlier link', async () => {
     const { teacher, candidateId, token } = await join();
-    const session = await acceptJoinLink(app, NOBODY, {
-      token,
-      login: 'ada',
-      password: 'seven green boats',
-      device: ''
-    });
+    const session = await accept(token, { login: 'ada', password: 'seven green boats', device: '' });
     const early = makeJoinLink(app, teacher, { candidateId });
     const late = makeJoinLink(app, teacher, { candidateId });
-    expect(() => readJoinLink(app, NOBODY, { token: early })).toThrow('new one');
-    await acceptJoinLink(app, NOBODY, {
-      token: late,
-      login: 'ada',
-      password: 'eight red boats ashore',
-      device: ''
-    });
+    expect(() => readLink(early)).toThrow('new one');
+    await accept(late, { login: 'ada', password: 'eight red boats ashore', device: '' });
     expect(who(session)).toEqual(NOBODY);
     await expect(attempt('seven green boats', 'ada')).rejects.toMatchObject({ code: 'wrong-sign-in' });
   });
@@ -244,10 +227,10 @@ describe('a candidate’s link', () => {
   it('is too old after two weeks, and a taken sign-in name is said', async () => {
     const { token } = await join();
     await expect(
-      acceptJoinLink(app, NOBODY, { token, login: 'MARTHE', password: 'seven green boats', device: '' })
+      accept(token, { login: 'MARTHE', password: 'seven green boats', device: '' })
     ).rejects.toMatchObject({ code: 'login-taken' });
     now += 14 * DAY_MS + 1;
-    expect(() => readJoinLink(app, NOBODY, { token })).toThrow('too old');
+    expect(() => readLink(token)).toThrow('too old');
   });
 });
 

@@ -3,14 +3,15 @@
  * for candidates, and the demo's one click. Session, device and link tokens are stored as SHA-256 only.
  */
 import { createHmac } from 'node:crypto';
-import { type App, type Who, NOBODY } from '../app';
+import { type App, type Person, type Who, NOBODY } from '../app';
 import { CodedError } from '../errors';
+import { isOpen, makeGrant, useGrant } from '../grant/grant';
 import { serverLog } from '../log';
 import { hashPassword, isPassword, passwordFault } from '../password';
 import * as accounts from '../store/account';
 import { findCandidate, findCandidateOfAccount, setCandidateAccount } from '../store/candidate';
 import { hashToken, newToken } from '../token';
-import { orNotFound, useCase, waitingUseCase } from './use-case';
+import { holderOf, orNotFound, useCase, waitingUseCase } from './use-case';
 
 const DAY_MS = 86_400_000;
 export const SESSION_MS = 30 * DAY_MS;
@@ -18,7 +19,6 @@ export const SESSION_MS = 30 * DAY_MS;
 const IDLE_MS = 7 * DAY_MS;
 /** When a session was used is written down this often: not with every page. */
 const NOTED_MS = 3_600_000;
-const LINK_MS = 14 * DAY_MS;
 /** A device that was not used for so long is a stranger again; browsers keep no cookie for longer. */
 export const DEVICE_MS = 400 * DAY_MS;
 const ATTEMPT_WINDOW_MS = 15 * 60_000;
@@ -131,7 +131,7 @@ export const signOut = useCase({
 /** Who a session's token belongs to; nobody where it is unknown, too old or long unused. */
 export const readSession = useCase({
   rule: 'anyone',
-  run: (app: App, input: { token: string }): Who => {
+  run: (app: App, input: { token: string }): Person => {
     const session = accounts.findSession(app.db, hashToken(input.token));
     const nowMs = app.now();
     if (!session || session.expiresAtMs <= nowMs || session.usedAtMs + IDLE_MS <= nowMs) return NOBODY;
@@ -149,7 +149,7 @@ export const readSession = useCase({
 
 /** Whose account it is; CodedError "not-signed-in" for nobody. */
 function accountOf(who: Who): string {
-  if (who.kind === 'nobody') throw new CodedError('not-signed-in');
+  if (who.kind === 'nobody' || who.kind === 'holder') throw new CodedError('not-signed-in');
   return who.accountId;
 }
 
@@ -227,60 +227,50 @@ export const readDraftKey = useCase({
 /** A fresh one-time token with which a candidate sets a password; earlier ones no longer work. */
 export const makeJoinLink = useCase({
   rule: 'teacher',
-  run: (app: App, input: { candidateId: string }) => {
-    orNotFound(findCandidate(app.db, input.candidateId));
-    const token = newToken();
-    accounts.putLink(app.db, hashToken(token), input.candidateId, app.now() + LINK_MS);
-    return token;
+  run: (app: App, { candidateId }: { candidateId: string }) => {
+    orNotFound(findCandidate(app.db, candidateId));
+    return makeGrant(app, 'join', { candidateId, opensId: candidateId });
   }
 });
 
 /** Whose link it is, and the sign-in name they have already. */
 export const readJoinLink = useCase({
-  rule: 'anyone',
-  run: (app: App, input: { token: string }) => {
-    const candidate = findCandidate(
-      app.db,
-      accounts.findLink(app.db, hashToken(input.token), app.now()) ?? ''
-    );
-    if (!candidate) throw new CodedError('link-spent');
-    const login = candidate.accountId ? accounts.findAccount(app.db, candidate.accountId)?.login : undefined;
-    return { name: candidate.name, login: login ?? '' };
+  rule: 'holder',
+  grant: 'join',
+  run: (app: App, _input: Record<string, never>, who: Who) => {
+    const { name, accountId } = orNotFound(findCandidate(app.db, holderOf(who).candidateId));
+    const login = accountId ? accounts.findAccount(app.db, accountId)?.login : undefined;
+    return { name, login: login ?? '' };
   }
 });
 
-/** Sets the candidate's sign-in, spends the link, ends older sessions, and signs in. */
+/** Sets the candidate's sign-in, uses the link up, ends older sessions, and signs in. */
 export const acceptJoinLink = waitingUseCase({
-  rule: 'anyone',
-  run: async (app: App, input: NewAccount & { token: string }) => {
-    // nothing is hashed for a link that is none
-    const waiting = findCandidate(app.db, accounts.findLink(app.db, hashToken(input.token), app.now()) ?? '');
-    if (!waiting) throw new CodedError('link-spent');
-    refuseWeak(input.password, [waiting.name, input.login]);
-    const passwordHash = await hashPassword(input.password);
+  rule: 'holder',
+  grant: 'join',
+  run: async (app: App, { login, password, device }: NewAccount, who: Who) => {
+    const holder = holderOf(who);
+    const { name } = orNotFound(findCandidate(app.db, holder.candidateId));
+    refuseWeak(password, [name, login]);
+    const passwordHash = await hashPassword(password);
     return app.db.transaction(() => {
-      const candidate = findCandidate(
-        app.db,
-        accounts.findLink(app.db, hashToken(input.token), app.now()) ?? ''
-      );
-      if (!candidate) throw new CodedError('link-spent');
-      const holder = accounts.findLogin(app.db, input.login);
-      if (holder && holder.id !== candidate.accountId) throw new CodedError('login-taken');
+      // another may have used it while the password was hashed
+      if (!isOpen(app, holder)) throw new CodedError('link-spent');
+      const candidate = orNotFound(findCandidate(app.db, holder.candidateId));
+      const taken = accounts.findLogin(app.db, login);
+      if (taken && taken.id !== candidate.accountId) throw new CodedError('login-taken');
       const id = candidate.accountId ?? app.newId();
       if (candidate.accountId) {
-        accounts.setSignIn(app.db, id, input.login, passwordHash);
+        accounts.setSignIn(app.db, id, login, passwordHash);
         accounts.dropSessionsOf(app.db, id);
         accounts.dropKnownDevices(app.db, id);
       } else {
-        accounts.addAccount(
-          app.db,
-          { id, role: 'candidate', name: candidate.name, login: input.login, password_hash: passwordHash },
-          app.now()
-        );
+        const row = { id, role: 'candidate' as const, name, login, password_hash: passwordHash };
+        accounts.addAccount(app.db, row, app.now());
         setCandidateAccount(app.db, candidate.id, id);
       }
-      accounts.dropLinksOf(app.db, candidate.id);
-      return openSession(app, id, input.device);
+      useGrant(app, holder);
+      return openSession(app, id, device);
     })();
   }
 });

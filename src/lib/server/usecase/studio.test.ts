@@ -7,6 +7,7 @@ import { USE_CASES } from './index';
 import { takeBack } from './undo';
 import { addItem } from './list';
 import { logTouch } from './log';
+import { readHolder } from '../grant/grant';
 import { acceptJoinLink, makeJoinLink, signIn } from './sign-in';
 import {
   addAway,
@@ -137,8 +138,8 @@ describe('erasing a candidate', () => {
     const itemId = readCountback(app, TEACHER, { auditionId }).plan!.items[0]!.id;
     logTouch(app, TEACHER, { itemId, date: '2026-11-24', minutes: 12, note: 'low after the leap' });
     const token = makeJoinLink(app, TEACHER, { candidateId });
-    const join = { token, login: 'ada', password: 'seven green boats', device: '' };
-    await acceptJoinLink(app, { kind: 'nobody' }, join);
+    const join = { login: 'ada', password: 'seven green boats', device: '' };
+    await acceptJoinLink(app, readHolder(app, 'join', token), join);
     expect(() => eraseCandidate(app, TEACHER, { candidateId, typed: 'Bo' })).toThrow('nothing was erased');
     eraseCandidate(app, TEACHER, { candidateId, typed: ' Ada ' });
     for (const table of [

@@ -3,6 +3,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { type App, type Who, NOBODY, makeApp } from '../app';
 import { openDb } from '../db/open';
 import { CodedError, ERRORS } from '../errors';
+import { makeGrant, readHolder } from '../grant/grant';
 import { STATUS } from '../status';
 import { USE_CASES } from './index';
 import { addAudition } from './call';
@@ -70,7 +71,9 @@ function codeOf(run: () => unknown): string {
 
 describe('every use case', () => {
   it('that is not for anyone refuses who is not signed in', () => {
-    const closed = Object.entries(USE_CASES).filter(([, useCase]) => useCase.rule !== 'anyone');
+    const closed = Object.entries(USE_CASES).filter(
+      ([, useCase]) => !['anyone', 'holder'].includes(useCase.rule)
+    );
     expect(closed.length).toBeGreaterThan(18);
     for (const [name, useCase] of closed)
       expect([name, codeOf(() => useCase(app, NOBODY, input as never))]).toEqual([name, 'not-signed-in']);
@@ -106,23 +109,35 @@ describe('every use case', () => {
     }
   });
 
+  it('of who holds a link refuses everybody without one, the teacher too, and every link of another kind', () => {
+    const held = Object.entries(USE_CASES).filter(([, u]) => u.rule === 'holder');
+    expect(held.map(([name]) => name).sort()).toEqual(['acceptJoinLink', 'readFeed', 'readJoinLink']);
+    const holders: Who[] = (['join', 'feed'] as const).map((grant) => {
+      const opensId = grant === 'join' ? String(input.candidateId) : String(input.auditionId);
+      const token = makeGrant(app, grant, { candidateId: String(input.candidateId), opensId });
+      return readHolder(app, grant, token);
+    });
+    for (const [name, useCase] of held) {
+      const codes = [NOBODY, TEACHER, owner, ...holders].map((who) =>
+        codeOf(() => useCase.may(app, who, {} as never))
+      );
+      expect([name, codes.filter((code) => code === 'done')]).toEqual([name, ['done']]);
+      expect(new Set(codes)).toEqual(new Set(['done', 'link-spent']));
+    }
+    // and a link opens nothing else
+    for (const [name, useCase] of Object.entries(USE_CASES).filter(
+      ([, u]) => !['anyone', 'holder'].includes(u.rule)
+    ))
+      for (const who of holders)
+        expect([name, codeOf(() => useCase(app, who, input as never))]).toEqual([name, 'not-signed-in']);
+  });
+
   it('open to anyone is one of the doors, and no other', () => {
     const open = Object.entries(USE_CASES)
       .filter(([, u]) => u.rule === 'anyone')
       .map(([name]) => name);
     expect(open.sort()).toEqual(
-      [
-        'acceptJoinLink',
-        'createTeacher',
-        'enterDemo',
-        'isNewStudio',
-        'readDemoDoor',
-        'readFeed',
-        'readJoinLink',
-        'readSession',
-        'signIn',
-        'signOut'
-      ].sort()
+      ['createTeacher', 'enterDemo', 'isNewStudio', 'readDemoDoor', 'readSession', 'signIn', 'signOut'].sort()
     );
   });
 });

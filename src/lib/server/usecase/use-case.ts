@@ -2,16 +2,16 @@
  * A use case is told who asks and checks it before anything is read. `rule` says who may, `owner` whose things
  * it is about. A test walks every one of them with the wrong person.
  */
-import type { App, Who } from '../app';
+import type { App, Holder, Who } from '../app';
 import { noteRollback } from '../db/open';
 import { CodedError } from '../errors';
 import { serverLog } from '../log';
 
 /**
- * anyone: also without an account. self: whoever is signed in, about their own account. teacher: the studio's teacher. see: the teacher, or the candidate it is about. own: the same, but for
+ * anyone: also without an account. holder: who has a link or address of that kind, about what it opens. self: whoever is signed in, about their own account. teacher: the studio's teacher. see: the teacher, or the candidate it is about. own: the same, but for
  * a candidate who was put away.
  */
-type Rule = 'anyone' | 'self' | 'teacher' | 'see' | 'own';
+type Rule = 'anyone' | 'holder' | 'self' | 'teacher' | 'see' | 'own';
 
 export type UseCase<Input, Output, About = never> = {
   (app: App, who: Who, input: Input): Output;
@@ -26,6 +26,7 @@ type Definition<Input, Output, About> = {
   readonly afterwards?: (app: App) => void;
 } & (
   | { readonly rule: 'anyone' | 'self' | 'teacher' }
+  | { readonly rule: 'holder'; readonly grant: Holder['grant'] }
   | {
       readonly rule: 'own' | 'see';
       /** Id of the candidate it is about; undefined where the thing does not exist. */
@@ -71,7 +72,11 @@ function check<Input, Output, About>(
   about: About
 ): void {
   if (definition.rule === 'anyone') return;
-  if (who.kind === 'nobody') throw new CodedError('not-signed-in');
+  if (definition.rule === 'holder') {
+    if (who.kind !== 'holder' || who.grant !== definition.grant) throw new CodedError('link-spent');
+    return;
+  }
+  if (who.kind === 'nobody' || who.kind === 'holder') throw new CodedError('not-signed-in');
   if (who.kind === 'teacher' || definition.rule === 'self') return;
   if (!('owner' in definition)) throw refusal(who.accountId);
   const candidateId = definition.owner(app, about);
@@ -83,6 +88,12 @@ function check<Input, Output, About>(
 function refusal(accountId: string): CodedError {
   serverLog.warn({ accountId }, 'refused');
   return new CodedError('not-allowed');
+}
+
+/** Who holds what was checked; RangeError where it is nobody's link. */
+export function holderOf(who: Who): Holder {
+  if (who.kind !== 'holder') throw new RangeError(`no holder of a link: ${who.kind}`);
+  return who;
 }
 
 /** The thing, or the coded error where it does not exist. */

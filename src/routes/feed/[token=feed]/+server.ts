@@ -1,10 +1,9 @@
-import { runAs } from '$lib/server/http';
+import { runAsHolder } from '$lib/server/http';
 import { readFeed } from '$lib/server/usecase/calendar';
 import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = (event) => {
-  const text = runAs(event, readFeed, { token: event.params.token.replace(/\.ics$/, '') });
-  return new Response(text, {
-    headers: { 'content-type': 'text/calendar; charset=utf-8', 'cache-control': 'private, no-store' }
-  });
+  const token = event.params.token.replace(/\.ics$/, '');
+  const text = runAsHolder(event, 'feed', token, readFeed, {});
+  return new Response(text, { headers: { 'content-type': 'text/calendar; charset=utf-8' } });
 };

@@ -1,0 +1,62 @@
+/**
+ * What a link or a secret address lets its holder do: one rule for each kind, one way to make, read, use and end them. Tokens are 256
+ * random bits and known to their holder alone.
+ */
+import type { App, Holder } from '../app';
+import { CodedError } from '../errors';
+import * as grants from '../store/grant';
+import { hashToken, newToken } from '../token';
+
+const DAY_MS = 86_400_000;
+
+export type GrantKind = Holder['grant'];
+
+/** `lastsMs` and `uses`: null is without end. A new one ends those before it that open the same. */
+const RULES: Record<GrantKind, { lastsMs: number | null; uses: number | null }> = {
+  /** Sets a candidate's sign-in; opens the candidate. */
+  join: { lastsMs: 14 * DAY_MS, uses: 1 },
+  /** Reads one calendar, again and again; opens the audition. */
+  feed: { lastsMs: null, uses: null }
+};
+
+type Opening = { readonly candidateId: string; readonly opensId: string };
+
+/** Returns the token, which is shown once. */
+export function makeGrant(app: App, kind: GrantKind, { candidateId, opensId }: Opening): string {
+  const token = newToken();
+  const { lastsMs, uses } = RULES[kind];
+  const nowMs = app.now();
+  grants.sweepGrants(app.db, nowMs);
+  grants.dropGrants(app.db, kind, opensId);
+  grants.addGrant(app.db, {
+    tokenHash: hashToken(token),
+    kind,
+    candidateId,
+    opensId,
+    madeAtMs: nowMs,
+    expiresAtMs: lastsMs === null ? null : nowMs + lastsMs,
+    usesLeft: uses
+  });
+  return token;
+}
+
+/** Who holds a token. Throws CodedError "link-spent" where it opens nothing (any more). */
+export function readHolder(app: App, kind: GrantKind, token: string): Holder {
+  const grant = grants.findGrant(app.db, kind, hashToken(token), app.now());
+  if (!grant) throw new CodedError('link-spent');
+  const { tokenHash, candidateId, opensId } = grant;
+  return { kind: 'holder', grant: kind, tokenHash, candidateId, opensId };
+}
+
+/** Whether what was opened a while ago would open still. */
+export const isOpen = (app: App, { grant, tokenHash }: Holder) =>
+  grants.findGrant(app.db, grant, tokenHash, app.now()) !== undefined;
+
+/** One use of it is gone; what has none left opens nothing any more. */
+export const useGrant = (app: App, { tokenHash }: Holder) => void grants.useGrant(app.db, tokenHash);
+
+export const endGrants = (app: App, kind: GrantKind, opensId: string) =>
+  void grants.dropGrants(app.db, kind, opensId);
+
+export const hasGrant = (app: App, kind: GrantKind, opensId: string) =>
+  grants.hasGrant(app.db, kind, opensId);
