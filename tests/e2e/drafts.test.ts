@@ -71,6 +71,13 @@ test('whatever is typed outlives a preview, a reload and a wrong click, in every
     await page.locator('#line').fill('1 5m half a line');
     await leaveAndReturn(page);
     await expect(page.locator('#line')).toHaveValue('1 5m half a line');
+    expect(await onDevice(page)).toContain('log line');
+    await page.getByRole('button', { name: 'Log', exact: true }).click();
+    await expect(page.getByText('Logged.')).toBeVisible();
+    await page.waitForTimeout(100);
+    expect(await onDevice(page)).not.toContain('log line');
+    await page.locator('#line').fill('1 5m half a line');
+    await page.waitForTimeout(100);
     const other = await openAudition(
       studio,
       await (await browser.newContext({ baseURL: studio.origin })).newPage(),

@@ -26,6 +26,7 @@ export function keptForm<T extends Record<string, unknown>>(
   const trouble = writable('');
   const isBack = writable(false);
   const draft = draftOf(key, isPrivate);
+  let isTaken = false;
   const superform = superForm(initial, {
     dataType: isPlain ? 'form' : 'json',
     resetForm,
@@ -35,8 +36,11 @@ export function keptForm<T extends Record<string, unknown>>(
       // a preview saved nothing: what is typed stays a draft; so it does where the session has ended
       const isSaved = result.type === 'success' && !result.data?.isPreview;
       const isLed = result.type === 'redirect' && !isToSignIn(result.location);
-      if (isLed || isSaved) draft.forget();
+      isTaken = isLed || isSaved;
+      if (isTaken) draft.forget();
     },
+    // what the form is filled with after saving is not typed
+    onUpdated: () => isTaken && draft.forget(),
     onError: ({ result }) => trouble.set(sayTrouble(result))
   });
   keepDraft(draft, superform, { onBack: () => isBack.set(true), isFresh });

@@ -41,6 +41,9 @@ const statements = preparedOnce((db) => ({
   byNumber: db.prepare<[string, number], Row>(
     `SELECT ${HEAD}, facts_digest, plan_deflated FROM plan_version WHERE audition_id = ? AND number = ?`
   ),
+  days: db.prepare<[string], Pick<HeadRow, 'number' | 'laid_on'>>(
+    'SELECT number, laid_on FROM plan_version WHERE audition_id = ? ORDER BY number DESC'
+  ),
   heads: db.prepare<{ auditionId: string; before: number | null; most: number }, HeadRow>(
     `SELECT ${HEAD} FROM plan_version WHERE audition_id = @auditionId AND (@before IS NULL OR number < @before)
      ORDER BY number DESC LIMIT @most`
@@ -97,6 +100,12 @@ function withReasons(plan: KeptPlan): SeasonPlan {
 export const latestVersion = (db: Db, auditionId: string) => decode(statements(db).latest.get(auditionId));
 export const versionByNumber = (db: Db, auditionId: string, number: number) =>
   decode(statements(db).byNumber.get(auditionId, number));
+/** Number and day of every laying, newest first. */
+export const versionDays = (db: Db, auditionId: string): Pick<PlanVersion, 'number' | 'laidOn'>[] =>
+  statements(db)
+    .days.all(auditionId)
+    .map(({ number, laid_on }) => ({ number, laidOn: laid_on }));
+
 /** Newest first: at most so many, with lower numbers than `before`. */
 export const versionHeads = (
   db: Db,

@@ -10,7 +10,7 @@ import { hasGrant } from '../grant/grant';
 import { findCandidate } from '../store/candidate';
 import { type ListItem, type TickKind, findItem, setTick } from '../store/item';
 import { lessonNotesOf } from '../store/lesson';
-import { versionByNumber, versionHeads } from '../store/plan-version';
+import { versionByNumber, versionDays, versionHeads } from '../store/plan-version';
 import { candidateOfAudition, candidateOfItem } from './owner';
 import { NEW_DAY, type Season, currentPlan, readSeason } from './current-plan';
 import { itemTicks } from './list';
@@ -125,7 +125,7 @@ function countbackItem(season: Season, planned: PlannedItem, today: string): Cou
 /** A season has one for each day and log entry. */
 const LAYINGS_A_PAGE = 40;
 
-/** Newest first, a page at a time; `earlier` is where the next one begins. */
+/** Newest first, a page at a time; `earlier` is where the next one begins, `all` what can be chosen from. */
 export const readVersions = useCase({
   rule: 'see',
   owner: candidateOfAudition,
@@ -134,7 +134,8 @@ export const readVersions = useCase({
     const heads = versionHeads(app.db, auditionId, { before: before ?? null, most: LAYINGS_A_PAGE + 1 });
     const versions = heads.slice(0, LAYINGS_A_PAGE);
     const isMore = heads.length > LAYINGS_A_PAGE;
-    return { audition, candidate, versions, earlier: isMore ? versions.at(-1)!.number : null };
+    const earlier = isMore ? versions.at(-1)!.number : null;
+    return { audition, candidate, versions, earlier, all: versionDays(app.db, auditionId) };
   }
 });
 

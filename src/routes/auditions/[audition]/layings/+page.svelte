@@ -14,20 +14,20 @@
   The plan is laid again after each log entry or changed fact, with the least change. Each laying can be
   looked at as it was.
 </p>
-{#if view.versions.length > 1}
+{#if view.all.length > 1}
   <form method="GET" action="{base}/compare">
     <label>
       <span>Compare laying</span>
-      <select name="a" value={String(view.versions[1]!.number)}>
-        {#each view.versions as version (version.number)}<option value={String(version.number)}
+      <select name="a" value={String(view.all[1]!.number)}>
+        {#each view.all as version (version.number)}<option value={String(version.number)}
             >{version.number}, {sayDate(dayOf(version.laidOn))}</option
           >{/each}
       </select>
     </label>
     <label>
       <span>with laying</span>
-      <select name="b" value={String(view.versions[0]!.number)}>
-        {#each view.versions as version (version.number)}<option value={String(version.number)}
+      <select name="b" value={String(view.all[0]!.number)}>
+        {#each view.all as version (version.number)}<option value={String(version.number)}
             >{version.number}, {sayDate(dayOf(version.laidOn))}</option
           >{/each}
       </select>
