@@ -145,6 +145,8 @@ const SOUND: Record<string, object> = {
   '/auditions/[audition]/log?/touch': touch,
   '/auditions/[audition]/log?/line': { line: '1 3-4 10m @60 ccncc -rhythm late' },
   '/candidates/[candidate]?/facts': facts,
+  '/account?/password': { present: 'guess', password: 'three quiet herons' },
+  '/sign-in?/default': { login: 'marthe', password: 'three quiet herons' },
   '/studio?/add': { name: 'Bo', instruments: 'flute', zone: 'Europe/Brussels', isMinor: false }
 };
 

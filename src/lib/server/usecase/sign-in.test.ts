@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { type App, type Who, NOBODY, makeApp } from '../app';
 import { openDb } from '../db/open';
+import { seedDemo } from '../demo/seed';
 import { readHolder } from '../grant/grant';
 import { passwordFault } from '../password';
 import {
@@ -235,6 +236,26 @@ describe('a candidate’s link', () => {
 });
 
 describe('the demo’s one click', () => {
+  it('is the only way in there: no password fits, and none is an error', async () => {
+    const demo = makeApp(openDb(':memory:'), () => now, true);
+    seedDemo(demo);
+    const { login } = demo.db.prepare("SELECT login FROM account WHERE role = 'teacher'").get() as {
+      login: string;
+    };
+    const account = {
+      login,
+      password: 'three quiet herons',
+      address: 'x',
+      device: '',
+      knownDevice: undefined
+    };
+    await expect(signIn(demo, NOBODY, account)).rejects.toMatchObject({ code: 'wrong-sign-in' });
+    const token = enterDemo(demo, NOBODY, { device: '' });
+    const teacher = readSession(demo, NOBODY, { token });
+    const change = { token, present: 'x', password: 'five tall cranes' };
+    await expect(changePassword(demo, teacher, change)).rejects.toThrow('not your present password');
+  });
+
   it('does not exist in a real studio', async () => {
     await open();
     expect(() => enterDemo(app, NOBODY, { device: '' })).toThrow('demo only');
