@@ -103,6 +103,7 @@
     align-self: center;
   }
   .quiet {
+    justify-self: start;
     min-height: 36px;
   }
   .action {

@@ -85,7 +85,7 @@
   }
   .done,
   .fault {
-    margin-bottom: 8px;
+    margin: 8px 0;
     padding: 6px 12px;
     border-left: 4px solid var(--ink);
     background: var(--ground);
