@@ -10,6 +10,8 @@
   let { data, children }: { data: LayoutData; children: Snippet } = $props();
   /** Where one was led after saving: what can be taken back. */
   const undoToken = $derived(page.url.searchParams.get('undo'));
+  /** Whom and what the page is about: the page of another is set up anew, so nothing typed for one stands at the other's. */
+  const subject = $derived(Object.values(page.params).join(' '));
   setDraftOwner(() => data.who?.drafts ?? null);
 </script>
 
@@ -34,7 +36,7 @@
   {#if data.who && undoToken}<div class="saved">
       {#key undoToken}<UndoLine token={undoToken} />{/key}
     </div>{/if}
-  {@render children()}
+  {#key subject}{@render children()}{/key}
 </main>
 
 <style>

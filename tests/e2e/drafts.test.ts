@@ -114,6 +114,32 @@ test('whatever is typed outlives a preview, a reload and a wrong click, in every
   });
 });
 
+test('what is typed for one candidate never stands at another’s, however one gets from page to page', async ({
+  browser
+}) => {
+  const page = await (await browser.newContext({ baseURL: studio.origin })).newPage();
+  await openAudition(studio, page, 'Ilka');
+  await page.goto('/studio');
+  const hrefs = await page
+    .locator('a[href^="/candidates/"]')
+    .evaluateAll((links) => links.map((one) => one.getAttribute('href')!));
+  const [one, other] = [...new Set(hrefs)].filter((href) => /^\/candidates\/[^/]+$/.test(href));
+  expect(other).toBeTruthy();
+  await page.goto(one!);
+  await alive(page);
+  await page.locator('#privateNote').fill('about this one alone');
+  await page.evaluate((href) => {
+    const link = document.createElement('a');
+    link.href = href;
+    document.body.append(link);
+    link.click();
+  }, other!);
+  await page.waitForURL(`**${other}`);
+  await expect(page.locator('#privateNote')).not.toHaveValue('about this one alone');
+  await page.goBack();
+  await expect(page.locator('#privateNote')).toHaveValue('about this one alone');
+});
+
 test('what another window has saved since is noticed, however long ago one began to type', async ({
   browser
 }) => {
