@@ -1,21 +1,21 @@
 /** Every request: how large it may be, who asks, a few headers, and unknown errors logged under the id the page shows. */
 import type { Handle, HandleServerError, RequestEvent, ServerInit } from '@sveltejs/kit';
-import { type Who, NOBODY } from '$lib/server/app';
+import type { Who } from '$lib/server/app';
 import { theApp } from '$lib/server/context';
 import { Door } from '$lib/server/door';
 import { ERRORS } from '$lib/server/errors';
 import { MOST_FORM_BYTES } from '$lib/server/form/fields';
-import { sessionOf } from '$lib/server/http';
+import { whoAsks } from '$lib/server/http';
 import { MOST_LIST_BYTES } from '$lib/server/list-file';
 import { serverLog } from '$lib/server/log';
 import { STATUS } from '$lib/server/status';
-import { readSession } from '$lib/server/usecase/sign-in';
 
 export const init: ServerInit = () => void theApp();
 
+const NO_SUCH_PAGE = 'There is no such page.';
 /** A name, a sign-in name and a password. */
 const MOST_BYTES_OF_NOBODY = 8 * 1024;
-/** The one address that takes a large file counts it while it comes. */
+/** The one route that takes a large file counts it while it comes. */
 const TAKES_FILES = '/studio/archive/take-in';
 
 /** A refusal before anything is read, in the shape in which the one who asks can show it. */
@@ -31,28 +31,34 @@ function refuse({ request }: RequestEvent, status: number, message: string): Res
 
 /** What a body may have, by who sends it; null where it is no more. */
 function refuseBody(event: RequestEvent, who: Who): Response | null {
-  const { request, url } = event;
-  if (!request.body || (url.pathname === TAKES_FILES && who.kind === 'teacher')) return null;
+  const { request, route } = event;
+  if (!request.body || (route.id === TAKES_FILES && who.kind === 'teacher')) return null;
   const length = request.headers.get('content-length');
   if (length === null) return refuse(event, 411, 'Say how long the request is.');
   const most = who.kind === 'nobody' ? MOST_BYTES_OF_NOBODY : MOST_FORM_BYTES + MOST_LIST_BYTES;
   return Number(length) <= most ? null : refuse(event, STATUS['form-too-large'], ERRORS['form-too-large']);
 }
 
-/** Where a password is asked, and what is tried there costs much. */
-const DOORS = /^\/(?:sign-in|new-studio|account|join\/[^/]+)$/;
+/** Names that every object answers to, and the one the framework keeps for itself: no form of ours has them. */
+function refuseAction(event: RequestEvent): Response | null {
+  const name = [...event.url.searchParams.keys()].find((key) => key.startsWith('/'))?.slice(1);
+  const isNone = name === 'default' || (name !== undefined && name in Object.prototype);
+  return isNone ? refuse(event, 404, NO_SUCH_PAGE) : null;
+}
+
+/** Where a password is asked, and what is tried there costs much. By route: an address can be spelt in many ways. */
+const DOORS: readonly (string | null)[] = ['/sign-in', '/new-studio', '/account', '/join/[token]'];
 const door = new Door(Date.now, (ms) => new Promise((resolve) => setTimeout(resolve, ms)));
 
 async function refuseCrowd(event: RequestEvent): Promise<Response | null> {
-  if (event.request.method !== 'POST' || !DOORS.test(event.url.pathname)) return null;
+  if (event.request.method !== 'POST' || !DOORS.includes(event.route.id)) return null;
   const isIn = await door.enter(event.getClientAddress());
   return isIn ? null : refuse(event, STATUS['too-busy'], ERRORS['too-busy']);
 }
 
 export const handle: Handle = async ({ event, resolve }) => {
-  const token = sessionOf(event);
-  event.locals.who = token ? readSession(theApp(), NOBODY, { token }) : NOBODY;
-  const refused = refuseBody(event, event.locals.who) ?? (await refuseCrowd(event));
+  event.locals.who = whoAsks(event);
+  const refused = refuseBody(event, event.locals.who) ?? refuseAction(event) ?? (await refuseCrowd(event));
   const response = refused ?? (await resolve(event));
   response.headers.set('cache-control', 'private, no-store');
   if (response.headers.get('content-type') === 'text/html')
@@ -61,7 +67,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 };
 
 export const handleError: HandleServerError = ({ error, status, event }) => {
-  if (status < 500) return { message: status === 404 ? 'There is no such page.' : 'That cannot be read.' };
+  if (status < 500) return { message: status === 404 ? NO_SUCH_PAGE : 'That cannot be read.' };
   const id = theApp().newId().slice(0, 8);
   serverLog.error({ id, route: event.route.id, err: error }, 'unknown error');
   return { message: 'Something went wrong here. What you sent may not be saved; go back and try again.', id };

@@ -1,10 +1,12 @@
 <script lang="ts">
   import '$lib/styles/app.css';
   import type { Snippet } from 'svelte';
+  import { afterNavigate } from '$app/navigation';
   import { page } from '$app/state';
   import SignOut from '$lib/components/ui/SignOut.svelte';
   import UndoLine from '$lib/components/ui/UndoLine.svelte';
   import { setDraftOwner } from '$lib/state/draft';
+  import { trouble } from '$lib/state/send';
   import type { LayoutData } from './$types';
 
   let { data, children }: { data: LayoutData; children: Snippet } = $props();
@@ -12,6 +14,7 @@
   const undoToken = $derived(page.url.searchParams.get('undo'));
   /** Whom and what the page is about: the page of another is set up anew, so nothing typed for one stands at the other's. */
   const subject = $derived(Object.values(page.params).join(' '));
+  afterNavigate(() => trouble.set(''));
   setDraftOwner(() => data.who?.drafts ?? null);
 </script>
 
@@ -38,8 +41,25 @@
     </div>{/if}
   {#key subject}{@render children()}{/key}
 </main>
+{#if $trouble}
+  <p class="trouble" role="alert">
+    {$trouble} <button class="quiet" onclick={() => trouble.set('')}>Close</button>
+  </p>
+{/if}
 
 <style>
+  .trouble {
+    position: fixed;
+    inset: auto 0 0;
+    z-index: 8;
+    max-width: 720px;
+    margin: 0 auto 12px;
+    padding: 10px 16px;
+    border-left: 4px solid var(--date);
+    background: var(--ground);
+    box-shadow: 0 0 0 1px var(--rule);
+    font-weight: 600;
+  }
   .saved {
     max-width: 1280px;
     margin: 0 auto;

@@ -225,3 +225,51 @@ test('a password is changed by who knows it, and everybody else is signed out', 
   await expect(elsewhere!).toHaveURL(/\/lists$/);
   await fresh.close();
 });
+
+test('where the line drops, every form stays on the page with what was typed, and says that nothing was done', async ({
+  browser
+}) => {
+  const context = await browser.newContext({ baseURL: studio.origin });
+  const page = await context.newPage();
+  const audition = await openAudition(studio, page, 'Ilka');
+  const drop = async () => {
+    await alive(page);
+    await context.setOffline(true);
+  };
+  const saidAndBack = async () => {
+    await expect(page.getByText('The studio did not answer').first()).toBeVisible();
+    await context.setOffline(false);
+  };
+
+  await step('a target changed in the lesson', async () => {
+    await page.goto(`${audition}/lesson`);
+    await drop();
+    const target = page.getByLabel(/^Target of/).first();
+    const before = await target.inputValue();
+    await target.fill('77');
+    await target.press('Tab');
+    await saidAndBack();
+    await expect(target).toHaveValue('77');
+    await page.reload();
+    await expect(target).toHaveValue(before);
+  });
+
+  await step('a pin, a readiness tick and a line of the log', async () => {
+    await page.goto(audition);
+    await drop();
+    await page.locator('article').first().locator('button.name').click();
+    await page.getByRole('button', { name: /^Pin / }).first().click();
+    await saidAndBack();
+    await page.goto(`${audition}/readiness`);
+    await drop();
+    await page.locator('form[action="?/tick"] button').first().click();
+    await saidAndBack();
+    await page.goto(`${audition}/log`);
+    await drop();
+    await page.locator('#line').fill('1 5m 60 ccc');
+    await page.getByRole('button', { name: 'Log', exact: true }).click();
+    await saidAndBack();
+    await expect(page.locator('#line')).toHaveValue('1 5m 60 ccc');
+  });
+  expect(page.url()).toContain('/log');
+});

@@ -278,6 +278,29 @@ test('what once stopped the studio is refused, whoever sends it, and the next pa
     }
 });
 
+test('a form action that every object answers to is no form, whoever asks', async () => {
+  const origin = await studio.at('2026-11-24T08:00:00Z');
+  const people = [new Stranger('nobody', origin), await enter(origin, 'teacher')];
+  const names = [...Object.getOwnPropertyNames(Object.prototype), 'default', 'nowhere'];
+  for (const who of people)
+    for (const page of ['/sign-in', '/lists', '/account'])
+      for (const name of names) {
+        const { status } = await who.send(`${page}?/${name}`, new URLSearchParams({ a: 'b' }));
+        expect([404, 405], `${who.name} ${page}?/${name}`).toContain(status);
+      }
+});
+
+test('the door keeps its pace, however its address is spelt', async () => {
+  const nobody = new Stranger('nobody', await studio.at('2026-11-24T08:00:00Z'));
+  const spelt = ['/sign-in', '/%73ign-in', '/sign%2din', '/%73%69gn-in?a=/sign-in'];
+  const body = new URLSearchParams({ login: 'nobody' });
+  const all = Array.from({ length: 40 }, (_, i) => nobody.send(spelt[i % spelt.length]!, body));
+  const statuses = (await Promise.all(all)).map(({ status }) => status);
+  // four at once and four a second for eight seconds; who would wait longer is told so
+  expect(statuses.filter((status) => status === 503).length).toBeGreaterThan(0);
+  expect(statuses.filter((status) => status === 200).length).toBeGreaterThan(30);
+});
+
 test(`of ${TIMES} bad inputs to every form and every door, none is an error of the studio and none keeps it waiting`, async () => {
   test.setTimeout(3_600_000);
   const origin = await studio.at('2026-11-24T08:00:00Z');

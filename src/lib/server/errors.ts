@@ -15,6 +15,8 @@ export const ERRORS = {
   'put-away': 'Your teacher has put this away for now: it can be read, and nothing is changed.',
   'too-many-attempts': 'Too many attempts. Wait a quarter of an hour, or ask your teacher for a new link.',
   'too-busy': 'Many are signing in at this moment. Nothing was done; try again in half a minute.',
+  'disk-full':
+    'The disk of the machine on which the studio runs is full: nothing was saved. Make room there, then send it again.',
   'password-weak': 'Choose another password: this one would be guessed.',
   'form-unreadable':
     'This was not sent as the page sends it, so nothing was done. Reload the page and try again.',
@@ -49,3 +51,7 @@ export class CodedError extends Error {
     this.name = 'CodedError';
   }
 }
+
+/** Whether something was not written for want of room. */
+export const isDiskFull = (thrown: unknown) =>
+  ['SQLITE_FULL', 'ENOSPC', 'EDQUOT'].includes((thrown as { code?: string } | null)?.code ?? '');

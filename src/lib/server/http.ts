@@ -2,14 +2,14 @@
 import { error, isHttpError, redirect } from '@sveltejs/kit';
 import type { RequestEvent } from '@sveltejs/kit';
 import type { z } from 'zod';
-import { type App, type Who } from './app';
+import { type App, NOBODY, type Person, type Who } from './app';
 import { theApp } from './context';
 import { CodedError } from './errors';
 import { readFields } from './form/fields';
 import { readForm } from './form/form';
 import { type GrantKind, readHolder } from './grant/grant';
 import { STATUS } from './status';
-import { DEVICE_MS, SESSION_MS } from './usecase/sign-in';
+import { DEVICE_MS, SESSION_MS, noteSession, readSession } from './usecase/sign-in';
 import type { UseCase } from './usecase/use-case';
 
 type Answering = Pick<RequestEvent, 'cookies' | 'url'>;
@@ -37,6 +37,19 @@ export const endSessionHere = (event: Answering) =>
 export const knownDeviceOf = (event: Answering) => readCookie(event, DEVICE_COOKIE);
 export const putDevice = (event: Answering, secret: string) =>
   putCookie(event, DEVICE_COOKIE, secret, DEVICE_MS / 1000);
+
+/** Who asks; their session is noted as used. */
+export function whoAsks(event: Answering): Person {
+  const token = sessionOf(event);
+  const who = token ? readSession(theApp(), NOBODY, { token }) : NOBODY;
+  try {
+    if (who !== NOBODY) noteSession(theApp(), NOBODY, { token });
+  } catch (thrown) {
+    // where nothing more can be written, what is there can still be read
+    if (!(thrown instanceof CodedError)) throw thrown;
+  }
+  return who;
+}
 
 /** Browser and system of who asks, in two words; for the list of where one is signed in. */
 export function deviceOf({ request }: Pick<RequestEvent, 'request'>): string {
@@ -113,7 +126,7 @@ function asHttp({ url }: Pick<RequestEvent, 'url'>, thrown: unknown): unknown {
 
 /** The sentence of a refusal a form can show in its place; anything else goes on its way. */
 export function sayRefusal(thrown: unknown): string {
-  if (isHttpError(thrown) && thrown.status < 500) return thrown.body.message;
+  if (isHttpError(thrown)) return thrown.body.message;
   throw thrown;
 }
 

@@ -20,4 +20,12 @@ describe('the server’s log', () => {
     expect(readdirSync(folder).sort()).toEqual(['irvot.log', 'irvot.log.1']);
     expect(statSync(file).mode & 0o077).toBe(0);
   });
+
+  it('ends nothing where it cannot be written', () => {
+    // a device of the system on which every write fails for want of room
+    keepLog('/dev/full');
+    serverLog.error({ err: new RangeError('x') }, 'first');
+    expect(() => serverLog.error({ err: new RangeError('x') }, 'second')).not.toThrow();
+    expect(readFileSync(join(folder, 'irvot.log'), 'utf8')).toContain('"second"');
+  });
 });

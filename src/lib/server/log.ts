@@ -20,6 +20,8 @@ export const serverLog = pino({ name: 'irvot', base: null, serializers: { err: w
 /** A file that gives way to a new one when it is full; the one before it is kept beside it. */
 function rolling(file: string): { write: (line: string) => void } {
   const kept = pino.destination({ dest: file, sync: true, mode: 0o600 });
+  // a log that cannot be written (a full disk) ends nothing: the console has the line too
+  kept.on('error', () => {});
   let bytes = existsSync(file) ? statSync(file).size : 0;
   return {
     write(line) {

@@ -13,6 +13,7 @@ export const STATUS: Record<ErrorCode, number> = {
   'put-away': 403,
   'too-many-attempts': 429,
   'too-busy': 503,
+  'disk-full': 507,
   'password-weak': 400,
   'form-unreadable': 400,
   'form-too-large': 413,

@@ -4,6 +4,7 @@ import { writable } from 'svelte/store';
 import { enhance } from '$app/forms';
 import { draftOf } from './draft';
 import { isToSignIn } from './kept-form';
+import { sayWhy } from './send';
 
 type Control = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
 
@@ -30,8 +31,7 @@ export function keepFields(key: string, { reset = false }: Options = {}) {
     trouble.set('');
     return async ({ result, update }) => {
       if (result.type === 'error') {
-        const says = (result.error as { message?: string }).message ?? 'The studio did not answer.';
-        trouble.set(`${says} What you typed is still here.`);
+        trouble.set(`${sayWhy(result)} What you typed is still here.`);
         return;
       }
       const isTaken =

@@ -5,6 +5,7 @@
 import { superForm, type SuperValidated } from 'sveltekit-superforms';
 import { writable } from 'svelte/store';
 import { draftOf, keepDraft } from './draft';
+import { sayWhy } from './send';
 
 type Options = {
   /** Empties the form after it was saved, for forms that are filled in again and again. */
@@ -41,16 +42,10 @@ export function keptForm<T extends Record<string, unknown>>(
     },
     // what the form is filled with after saving is not typed
     onUpdated: () => isTaken && draft.forget(),
-    onError: ({ result }) => trouble.set(sayTrouble(result))
+    onError: ({ result }) => trouble.set(`Not saved. ${sayWhy(result)} What you typed is still here.`)
   });
   keepDraft(draft, superform, { onBack: () => isBack.set(true), isFresh });
   return { ...superform, trouble, isBack, forget: () => draft.forget() };
 }
 
 export const isToSignIn = (location: string) => location.startsWith('/sign-in');
-
-function sayTrouble(result: { status?: number | undefined; error: { message: string } | Error }): string {
-  if (result.status && result.status < 500)
-    return `${result.error.message} Nothing was saved; what you typed is still here.`;
-  return 'Not saved: the studio did not answer. What you typed is still here; try again in a moment.';
-}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { superForm } from 'sveltekit-superforms';
-  import { enhance as enhanceSmall } from '$app/forms';
+  import { send } from '$lib/state/send';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import TextField from '$lib/components/ui/TextField.svelte';
   import type { ActionData, PageData } from './$types';
@@ -63,7 +63,7 @@
                 >last used {say(usedAtMs)} · signed in {say(createdAtMs)}</span
               ></span
             >
-            {#if !isHere}<form method="POST" action="?/end" use:enhanceSmall>
+            {#if !isHere}<form method="POST" action="?/end" use:send>
                 <input type="hidden" name="session" value={handle} />
                 <button class="quiet">Sign out there</button>
               </form>{/if}

@@ -1,6 +1,6 @@
 <!-- A private calendar address for the plan: made, shown once, ended. -->
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { send } from '$lib/state/send';
 
   let { hasFeed, address }: { hasFeed: boolean; address: string | null } = $props();
   let isOpen = $state(false);
@@ -21,11 +21,11 @@
     </p>
   {/if}
   <div class="ends">
-    <form method="POST" action="?/feed" use:enhance>
+    <form method="POST" action="?/feed" use:send>
       <button class="action">{hasFeed ? 'Make a new address' : 'Make an address'}</button>
     </form>
     {#if hasFeed}
-      <form method="POST" action="?/endFeed" use:enhance><button class="quiet">End the address</button></form>
+      <form method="POST" action="?/endFeed" use:send><button class="quiet">End the address</button></form>
     {/if}
   </div>
 </details>

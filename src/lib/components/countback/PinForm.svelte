@@ -1,6 +1,6 @@
 <!-- One button that sets or takes off a pin; the page it stands on answers the action. `fields` are what is pinned. -->
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { send } from '$lib/state/send';
 
   let {
     action,
@@ -16,7 +16,7 @@
   } = $props();
 </script>
 
-<form method="POST" action="?/{action}" use:enhance>
+<form method="POST" action="?/{action}" use:send>
   {#each Object.entries(fields) as [name, value] (name)}<input type="hidden" {name} {value} />{/each}
   <button class="quiet" aria-label={label}>{word}</button>
 </form>

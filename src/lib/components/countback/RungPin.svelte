@@ -1,6 +1,6 @@
 <!-- The pin of one rung: set on its planned date, moved by choosing another, or taken off. -->
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { send } from '$lib/state/send';
   import type { PlannedRung } from '$lib/core/season';
   import { dayOf, sayDate } from '$lib/core/units';
   import PinForm from './PinForm.svelte';
@@ -21,7 +21,7 @@
     />
   {/if}
 {:else}
-  <form method="POST" action="?/pinRung" use:enhance>
+  <form method="POST" action="?/pinRung" use:send>
     {#each Object.entries(fields) as [key, value] (key)}<input type="hidden" name={key} {value} />{/each}
     <input
       type="date"

@@ -1,6 +1,6 @@
 <!-- One item in the lesson: what the log says of it since last time, what the plan says next, and its target and step. -->
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { send } from '$lib/state/send';
   import ArrowDown from '@lucide/svelte/icons/arrow-down';
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
   import NoteValue from '$lib/components/note/NoteValue.svelte';
@@ -26,10 +26,6 @@
   const index = $derived(ids.indexOf(item.id));
   const next = $derived(planned?.rungs.filter((r) => r.date !== null).at(0));
   const last = $derived(planned?.rungs.at(-1));
-  const keep =
-    () =>
-    ({ update }: { update: (options: { reset: boolean }) => Promise<void> }) =>
-      update({ reset: false });
 
   function moved(by: number): string {
     const order = [...ids];
@@ -41,7 +37,7 @@
 
 <tr>
   <td class="order">
-    <form method="POST" action="?/order" use:enhance>
+    <form method="POST" action="?/order" use:send>
       <button name="ids" value={moved(-1)} disabled={index === 0} aria-label="{item.name} up"
         ><ArrowUp size={15} /></button
       ><button name="ids" value={moved(1)} disabled={index === ids.length - 1} aria-label="{item.name} down"
@@ -100,7 +96,7 @@
   </td>
   <td class="target">
     {#each since.sections as section (section.sectionId)}
-      <form method="POST" action="?/target" use:enhance={keep}>
+      <form method="POST" action="?/target" use:send={{ reset: false }}>
         <input type="hidden" name="itemId" value={item.id} /><input
           type="hidden"
           name="sectionId"
@@ -120,7 +116,7 @@
   </td>
   <td>
     {#if since.sections.length > 0}
-      <form method="POST" action="?/step" use:enhance={keep}>
+      <form method="POST" action="?/step" use:send={{ reset: false }}>
         <input type="hidden" name="itemId" value={item.id} />
         <select
           name="step"

@@ -1,6 +1,6 @@
 <!-- Beside the items: the minutes of the coming week, wishes that wait, and the note to take home. -->
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { send } from '$lib/state/send';
   import { dayOf, sayDate } from '$lib/core/units';
   import { keepFields } from '$lib/state/kept-fields';
 
@@ -60,7 +60,7 @@
   <section>
     <h2>Wishes</h2>
     {#each wishes as wish (wish.id)}
-      <form class="wish" method="POST" action="?/wish" use:enhance>
+      <form class="wish" method="POST" action="?/wish" use:send>
         <input type="hidden" name="wishId" value={wish.id} />
         <p><bdi>{wish.says}</bdi> <span class="soft date">{say(wish.madeOn)}</span></p>
         <button class="action" name="answer" value="accepted">Accept</button>

@@ -1,6 +1,6 @@
 <!-- The groundwork of every item as a checklist with dates: a tick is a date, taken off by ticking again. -->
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { send } from '$lib/state/send';
   import { GROUNDWORK, type GroundworkKind, relatedScales } from '$lib/core/readiness';
   import { dayOf, sayDate } from '$lib/core/units';
 
@@ -50,7 +50,7 @@
             {#each GROUNDWORK as { kind, asks } (kind)}
               {@const on = ticks[item.id]?.[kind]}
               <td>
-                <form method="POST" action="?/groundwork" use:enhance>
+                <form method="POST" action="?/groundwork" use:send>
                   <input type="hidden" name="itemId" value={item.id} />
                   <input type="hidden" name="kind" value={kind} />
                   <button

@@ -4,7 +4,7 @@
   import ArrowDown from '@lucide/svelte/icons/arrow-down';
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
   import GripVertical from '@lucide/svelte/icons/grip-vertical';
-  import { enhance } from '$app/forms';
+  import { send } from '$lib/state/send';
   import BarStrip from './BarStrip.svelte';
   import Tempo from '$lib/components/note/Tempo.svelte';
   import type { SeasonItem, PlannedSection } from '$lib/core/season';
@@ -48,14 +48,7 @@
   }
 </script>
 
-<form
-  bind:this={form}
-  method="POST"
-  action="?/order"
-  use:enhance={() =>
-    ({ update }) =>
-      update({ reset: false })}
->
+<form bind:this={form} method="POST" action="?/order" use:send={{ reset: false }}>
   <input type="hidden" name="ids" value={order.map((item) => item.id).join(',')} />
 </form>
 <ol

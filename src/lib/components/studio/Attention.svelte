@@ -1,6 +1,6 @@
 <!-- What wants a look today, over all candidates: lessons, plans that do not fit, silence in a log, pages to look at again. -->
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { send } from '$lib/state/send';
   import UndoLine from '$lib/components/ui/UndoLine.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
   import type { Recheck, StudioRow } from '$lib/schema/view';
@@ -76,7 +76,7 @@
       <dt>page to look at again</dt>
       <dd>
         {#each rechecks as { auditionId, name, daysSince } (auditionId)}
-          <form method="POST" action="?/checked" use:enhance>
+          <form method="POST" action="?/checked" use:send>
             <input type="hidden" name="audition" value={auditionId} />
             <a href="/auditions/{auditionId}/call">{name}</a>
             <span class="soft"

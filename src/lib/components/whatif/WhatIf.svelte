@@ -1,12 +1,13 @@
 <!-- What if: a scratch copy beside the real plan. Remedies and changes by hand are drawn at once; kept or dropped by one click. -->
 <script lang="ts">
   import { onDestroy, onMount } from 'svelte';
-  import { enhance } from '$app/forms';
+  import type { ActionResult } from '@sveltejs/kit';
   import Countback from '$lib/components/countback/Countback.svelte';
   import type { Changes, SeasonPlan } from '$lib/core/season';
   import type { CountbackView } from '$lib/schema/view';
   import type { Opening, SeasonFacts } from '$lib/workers/season.questions';
   import { draftOf } from '$lib/state/draft';
+  import { send } from '$lib/state/send';
   import { ScratchSeason } from '$lib/state/scratch.svelte';
   import ChangeFields from './ChangeFields.svelte';
   import Difference from './Difference.svelte';
@@ -53,6 +54,10 @@
       items: view.items.map((item) => ({ ...item, plannedSteps: laid.steps[item.id] ?? item.plannedSteps }))
     };
   });
+  function forgetWhenKept() {
+    const kept = scratch;
+    return ({ type }: ActionResult) => void (type === 'redirect' && kept?.forget());
+  }
   const isSame = (changes: Changes) => JSON.stringify(changes) === JSON.stringify(scratch?.changes);
 </script>
 
@@ -76,17 +81,7 @@
 <div class="outcome" role="status">
   {#if isChanged && laid && scratch}
     <Difference {plan} {laid} />
-    <form
-      method="POST"
-      action="?/keep"
-      use:enhance={() => {
-        const kept = scratch;
-        return async ({ result, update }) => {
-          if (result.type === 'redirect') kept?.forget();
-          await update({ reset: false });
-        };
-      }}
-    >
+    <form method="POST" action="?/keep" use:send={{ reset: false, onSend: forgetWhenKept }}>
       <input type="hidden" name="changes" value={JSON.stringify(scratch.changes)} />
       {#if scratch.isLaying}<span class="soft late">Laying it again ...</span>{/if}
       <button class="action main" disabled={scratch.isLaying}>Keep it</button>

@@ -12,6 +12,7 @@ import {
   enterDemo,
   isNewStudio,
   makeJoinLink,
+  noteSession,
   readDraftKey,
   readJoinLink,
   readSession,
@@ -30,7 +31,12 @@ beforeEach(() => {
   app = makeApp(openDb(':memory:'), () => now);
 });
 
-const who = (token: string) => readSession(app, NOBODY, { token });
+/** As with every request: who asks, and that they did. */
+const who = (token: string) => {
+  const person = readSession(app, NOBODY, { token });
+  noteSession(app, NOBODY, { token });
+  return person;
+};
 /** As whoever has the link. */
 const accept = async (token: string, account: { login: string; password: string; device: string }) =>
   acceptJoinLink(app, readHolder(app, 'join', token), account);

@@ -4,7 +4,7 @@
  */
 import type { App, Holder, Who } from '../app';
 import { noteRollback } from '../db/open';
-import { CodedError } from '../errors';
+import { CodedError, isDiskFull } from '../errors';
 import { serverLog } from '../log';
 
 /**
@@ -47,7 +47,7 @@ export function useCase<Input extends About, Output, About = unknown>(
       return output;
     } catch (thrown) {
       noteRollback(app.db);
-      throw thrown;
+      throw sayWhyNot(thrown);
     }
   };
   return Object.assign(checked, { rule: definition.rule, may });
@@ -60,10 +60,16 @@ export function waitingUseCase<Input extends About, Output, About = unknown>(
   const may = (app: App, who: Who, about: About) => check(definition, app, who, about);
   const checked = (app: App, who: Who, input: Input): Promise<Output> => {
     may(app, who, input);
-    return definition.run(app, input, who);
+    return definition.run(app, input, who).catch((thrown: unknown) => {
+      throw sayWhyNot(thrown);
+    });
   };
   return Object.assign(checked, { rule: definition.rule, may });
 }
+
+/** A disk without room can happen to whatever writes. */
+const sayWhyNot = (thrown: unknown) =>
+  isDiskFull(thrown) ? new CodedError('disk-full', undefined, { cause: thrown }) : thrown;
 
 function check<Input, Output, About>(
   definition: Definition<Input, Output, About>,

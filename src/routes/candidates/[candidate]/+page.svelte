@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { send } from '$lib/state/send';
   import Home from '$lib/components/lesson/Home.svelte';
   import { sayItems, sayRound } from '$lib/components/studio/audition-words';
   import FactsEditor from '$lib/components/studio/FactsEditor.svelte';
@@ -18,7 +18,7 @@
   <h1><bdi>{data.candidate.name}</bdi></h1>
   <p class="soft">{data.candidate.instruments} · practises in {data.candidate.zone}</p>
   {#if isTeacher && isAway}
-    <form class="away" method="POST" action="?/archive" use:enhance>
+    <form class="away" method="POST" action="?/archive" use:send>
       <input type="hidden" name="back" value="1" />
       Put away: not on the studio’s first page; everything is kept.
       <button class="quiet">Put back</button>
@@ -91,7 +91,7 @@
               />
             </p>
           {/if}
-          <form method="POST" action="?/link" use:enhance>
+          <form method="POST" action="?/link" use:send>
             <button class="action">{form && 'link' in form ? 'Make another link' : 'Make a link'}</button>
           </form>
         </section>
@@ -115,14 +115,14 @@
             candidate in one open file, for another studio. Your private note is left out.
           </p>
           {#if !isAway}
-            <form method="POST" action="?/archive" use:enhance>
+            <form method="POST" action="?/archive" use:send>
               <button class="quiet">Put away</button>: off the studio’s first page, everything kept.
             </form>
           {/if}
           <details open={Boolean(form && 'eraseFault' in form)}>
             <summary>Erase for good</summary>
             <FormFaults errors={form && 'eraseFault' in form ? [form.eraseFault ?? ''] : undefined} />
-            <form class="erase" method="POST" action="?/erase" use:enhance>
+            <form class="erase" method="POST" action="?/erase" use:send>
               <label for="typed"
                 >Erases the log, the plans and the sign-in of <bdi>{data.candidate.name}</bdi>. It cannot be
                 undone. Backups made before still hold it for up to a fortnight: delete them in the folder of

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { enhance } from '$app/forms';
+  import { send } from '$lib/state/send';
   import TakeIn from '$lib/components/studio/TakeIn.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
   import type { ActionData, PageData } from './$types';
@@ -50,7 +50,7 @@
     {#if newest}
       <p class="newest">The newest is of <strong>{when(newest.atMs)}</strong>, {size(newest.bytes)}.</p>
     {:else}<p class="newest">There is <strong>none yet</strong>.</p>{/if}
-    <form method="POST" action="?/backUp" use:enhance>
+    <form method="POST" action="?/backUp" use:send>
       <button class="action">Back up now</button>
       {#if form && 'isBackedUp' in form}<span role="status">Done; the copy was checked.</span>{/if}
     </form>

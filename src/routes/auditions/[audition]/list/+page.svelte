@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { send } from '$lib/state/send';
   import Groundwork from '$lib/components/list/Groundwork.svelte';
   import ItemList from '$lib/components/list/ItemList.svelte';
   import UndoLine from '$lib/components/ui/UndoLine.svelte';
@@ -23,7 +23,7 @@
   {/if}
 </div>
 {#if isTeacher && isOff}
-  <form class="undo" method="POST" action="?/restore" use:enhance>
+  <form class="undo" method="POST" action="?/restore" use:send>
     <input type="hidden" name="id" value={data.removed} />
     The item is off the list; its log is kept. <button class="quiet">Put it back</button>
   </form>

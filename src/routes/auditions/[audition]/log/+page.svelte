@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { ComponentProps } from 'svelte';
-  import { enhance } from '$app/forms';
+  import { send } from '$lib/state/send';
   import LogLine from '$lib/components/log/LogLine.svelte';
   import Today from '$lib/components/log/Today.svelte';
   import TouchFields from '$lib/components/log/TouchFields.svelte';
@@ -53,7 +53,7 @@
   </div>
 
   {#if removed}
-    <form class="undo" method="POST" action="?/remove" use:enhance>
+    <form class="undo" method="POST" action="?/remove" use:send>
       <input type="hidden" name="id" value={removed} /><input type="hidden" name="back" value="1" />
       The touch is out of the log. <button class="quiet">Put it back</button>
     </form>
@@ -112,7 +112,7 @@
                   .join(' · ')}</td
               >
               <td>
-                <form method="POST" action="?/remove" use:enhance>
+                <form method="POST" action="?/remove" use:send>
                   <input type="hidden" name="id" value={touch.id} /><button
                     class="quiet"
                     aria-label="Take out {nameOf(touch.itemId)} of {touch.date}">Take out</button

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { send } from '$lib/state/send';
   import { TICKED_CHECKS } from '$lib/core/readiness';
   import { dayOf, sayDate } from '$lib/core/units';
   import type { PageData } from './$types';
@@ -42,7 +42,7 @@
               </span>
             </span>
             {#if isTicked(check.kind)}
-              <form method="POST" action="?/tick" use:enhance>
+              <form method="POST" action="?/tick" use:send>
                 <input type="hidden" name="itemId" value={reading.id} />
                 <input type="hidden" name="kind" value={check.kind} />
                 <input

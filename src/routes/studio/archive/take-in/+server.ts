@@ -7,9 +7,10 @@ import { error } from '@sveltejs/kit';
 import { readArchiveFile, unreadable } from '$lib/server/archive/reader';
 import { MOST_ARCHIVE_BYTES, sayTooLarge } from '$lib/server/archive/unpack';
 import { incomingFolder, theApp } from '$lib/server/context';
-import { CodedError } from '$lib/server/errors';
+import { CodedError, ERRORS, isDiskFull } from '$lib/server/errors';
 import { allow } from '$lib/server/http';
 import { serverLog } from '$lib/server/log';
+import { STATUS } from '$lib/server/status';
 import { importArchive } from '$lib/server/usecase/archive';
 import type { Intake } from '$lib/schema/view';
 import type { RequestHandler } from './$types';
@@ -26,15 +27,14 @@ export const POST: RequestHandler = async (event) => {
   const length = Number(event.request.headers.get('content-length') ?? 0);
   if (length > MOST_ARCHIVE_BYTES) error(413, { message: unreadable(sayTooLarge(length)).message });
   const { who } = event.locals;
-  const folder = await mkdtemp(incomingFolder());
+  const folder = await mkdtemp(incomingFolder()).catch(refuse);
   const file = join(folder, 'archive.zip');
   const stopped = new AbortController();
   try {
     await receive(event.request.body, file);
   } catch (thrown) {
     await rm(folder, { recursive: true, force: true });
-    if (thrown instanceof CodedError) error(413, { message: thrown.message });
-    throw thrown;
+    refuse(thrown);
   }
   const text = new TextEncoder();
   const answer = new ReadableStream<Uint8Array>({
@@ -66,6 +66,13 @@ export const POST: RequestHandler = async (event) => {
   });
   return new Response(answer, { headers: { 'content-type': 'application/x-ndjson; charset=utf-8' } });
 };
+
+/** Why the file was not received. */
+function refuse(thrown: unknown): never {
+  if (thrown instanceof CodedError) error(413, { message: thrown.message });
+  if (isDiskFull(thrown)) error(STATUS['disk-full'], { message: ERRORS['disk-full'] });
+  throw thrown;
+}
 
 async function receive(body: ReadableStream, file: string): Promise<void> {
   let bytes = 0;

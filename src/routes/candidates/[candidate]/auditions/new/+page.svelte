@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { send } from '$lib/state/send';
   import CallEditor from '$lib/components/call/CallEditor.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
   import type { PageData } from './$types';
@@ -15,7 +15,7 @@
     <section>
       <h2>Take a list the studio has</h2>
       {#each data.candidate.calls as call (call.id)}
-        <form method="POST" action="?/take" use:enhance>
+        <form method="POST" action="?/take" use:send>
           <input type="hidden" name="call" value={call.id} />
           <span
             ><strong>{call.name}</strong>

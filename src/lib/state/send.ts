@@ -1,0 +1,39 @@
+/**
+ * Small forms that are sent with one tap: where nothing was done (no line, a refusal, a studio that does not answer), the page stays as
+ * it is and the reason is said on it. What somebody types at length is kept as a draft besides (kept-form.ts, kept-fields.ts).
+ */
+import type { ActionResult, SubmitFunction } from '@sveltejs/kit';
+import { writable } from 'svelte/store';
+import { enhance } from '$app/forms';
+
+/** Why what was sent last was not done; empty where it was. The page's frame shows it. */
+export const trouble = writable('');
+
+type Options = {
+  /** Whether its fields become empty when it was taken. */
+  readonly reset?: boolean;
+  /** Called when it is sent; what it returns is called with the answer. */
+  readonly onSend?: () => (result: ActionResult) => void;
+};
+
+/** Put on a form as an action. */
+export function send(form: HTMLFormElement, options: Options = {}) {
+  let now = options;
+  const submit: SubmitFunction = () => {
+    trouble.set('');
+    const onAnswer = now.onSend?.();
+    return async ({ result, update }) => {
+      onAnswer?.(result);
+      if (result.type === 'error') trouble.set(`Nothing was done. ${sayWhy(result)}`);
+      else await update({ reset: now.reset ?? true });
+    };
+  };
+  const enhanced = enhance(form, submit);
+  return { update: (next: Options = {}) => (now = next), destroy: enhanced.destroy };
+}
+
+/** The studio's own sentence, which comes with a status; without one it was not reached. */
+export function sayWhy({ status, error }: { readonly status?: number; readonly error: unknown }): string {
+  const says = (error as { readonly message?: string } | null)?.message;
+  return status && says ? says : 'The studio did not answer: try again in a moment.';
+}
