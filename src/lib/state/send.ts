@@ -32,8 +32,8 @@ export function send(form: HTMLFormElement, options: Options = {}) {
   return { update: (next: Options = {}) => (now = next), destroy: enhanced.destroy };
 }
 
-/** The studio's own sentence, which comes with a status; without one it was not reached. */
-export function sayWhy({ status, error }: { readonly status?: number; readonly error: unknown }): string {
-  const says = (error as { readonly message?: string } | null)?.message;
-  return status && says ? says : 'The studio did not answer: try again in a moment.';
+/** The studio's own sentence; where it was not reached, what was thrown here is none. */
+export function sayWhy({ error }: { readonly error: unknown }): string {
+  const says = error instanceof Error ? undefined : (error as { readonly message?: string } | null)?.message;
+  return says ?? 'The studio did not answer: try again in a moment.';
 }
