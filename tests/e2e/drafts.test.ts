@@ -60,7 +60,9 @@ test('whatever is typed outlives a preview, a reload and a wrong click, in every
     await alive(page);
     await page.getByLabel('Note to take home').fill('Half a note');
     await page.locator('.week input:not([type=hidden])').first().fill('33');
+    await page.locator('#goal').fill('Millrace at 54 by Friday');
     await leaveAndReturn(page);
+    await expect(page.locator('#goal')).toHaveValue('Millrace at 54 by Friday');
     await expect(page.getByLabel('Note to take home')).toHaveValue('Half a note');
     await expect(page.locator('.week input:not([type=hidden])').first()).toHaveValue('33');
   });

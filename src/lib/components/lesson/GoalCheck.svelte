@@ -1,11 +1,21 @@
 <!-- A milestone in one's own words is told what it has and what it lacks. Nothing is stored: it is written into the note. -->
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { type Pace, type SeasonItem, checkGoal } from '$lib/core/season';
+  import { draftOf } from '$lib/state/draft';
 
-  let { items, paces, today }: { items: readonly SeasonItem[]; paces: readonly Pace[]; today: string } =
-    $props();
+  let {
+    items,
+    paces,
+    today,
+    whose
+  }: { items: readonly SeasonItem[]; paces: readonly Pace[]; today: string; whose: string } = $props();
 
   let text = $state('');
+  // the page is set up anew for another candidate
+  // svelte-ignore state_referenced_locally
+  const draft = draftOf(`milestone ${whose}`);
+  onMount(() => void draft.read().then((before) => (text ||= typeof before === 'string' ? before : '')));
   const readings = $derived(text.trim() === '' ? [] : checkGoal(text, items, paces, today));
   const SIGNS = { true: 'has it', false: 'lacks it', null: 'not known' } as const;
 </script>
@@ -16,6 +26,7 @@
     id="goal"
     dir="auto"
     bind:value={text}
+    oninput={() => (text === '' ? draft.forget() : draft.write(text))}
     placeholder="Millrace bars 31-36 at 54, 3 in a row, by 20 December"
   />
   {#if readings.length > 0}

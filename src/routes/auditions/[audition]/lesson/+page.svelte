@@ -68,7 +68,12 @@
     whose={lesson.candidate.id}
     today={lesson.today}
   />{/key}
-{#if lesson.plan}<GoalCheck items={lesson.items} paces={lesson.paces} today={lesson.today} />{/if}
+{#if lesson.plan}<GoalCheck
+    items={lesson.items}
+    paces={lesson.paces}
+    today={lesson.today}
+    whose={lesson.candidate.id}
+  />{/if}
 
 <style>
   .top {
