@@ -55,7 +55,7 @@
     max-width: 720px;
     margin: 0 auto 12px;
     padding: 10px 16px;
-    border-left: 4px solid var(--date);
+    border-left: 4px solid var(--ink);
     background: var(--ground);
     box-shadow: 0 0 0 1px var(--rule);
     font-weight: 600;
