@@ -1,11 +1,14 @@
-/** The server's own workers, each one file beside the built server. */
+/** The server's own threads, each one file beside the built server. */
 import { defineConfig } from 'vite';
 
 export default defineConfig({
   build: {
-    ssr: 'src/lib/server/archive/reader.worker.ts',
+    ssr: true,
     outDir: 'build/workers',
-    rolldownOptions: { output: { entryFileNames: '[name].js' } }
+    rolldownOptions: {
+      input: ['src/lib/server/archive/reader.worker.ts', 'src/lib/server/laying/laying.worker.ts'],
+      output: { entryFileNames: '[name].js' }
+    }
   },
   publicDir: false
 });

@@ -1,7 +1,7 @@
-/** Every request: how large it may be, who asks, a few headers, and unknown errors logged under the id the page shows. */
+/** Every request: how large it may be, who asks, that the plan it is about is of today, a few headers, and unknown errors logged under the id the page shows. */
 import type { Handle, HandleServerError, RequestEvent, ServerInit } from '@sveltejs/kit';
 import type { Who } from '$lib/server/app';
-import { theApp } from '$lib/server/context';
+import { planReady, theApp } from '$lib/server/context';
 import { Door } from '$lib/server/door';
 import { ERRORS } from '$lib/server/errors';
 import { MOST_FORM_BYTES } from '$lib/server/form/fields';
@@ -59,6 +59,8 @@ async function refuseCrowd(event: RequestEvent): Promise<Response | null> {
 export const handle: Handle = async ({ event, resolve }) => {
   event.locals.who = whoAsks(event);
   const refused = refuseBody(event, event.locals.who) ?? refuseAction(event) ?? (await refuseCrowd(event));
+  const { audition } = event.params;
+  if (!refused && audition && event.locals.who.kind !== 'nobody') await planReady(audition);
   const response = refused ?? (await resolve(event));
   response.headers.set('cache-control', 'private, no-store');
   if (response.headers.get('content-type') === 'text/html')

@@ -1,6 +1,6 @@
 /**
  * The running application: one database under the data directory, the clock, and whether it is the demo; a backup a day and
- * the new day's plans are made in the background.
+ * plans that wait are made in the background.
  * Environment: IRVOT_DATA (directory), IRVOT_DEMO (1), IRVOT_NOW (an ISO instant the clock stands at).
  */
 import { join } from 'node:path';
@@ -10,15 +10,15 @@ import { INCOMING, backupsOf, openStudio } from './db/studio-file';
 import { seedDemo } from './demo/seed';
 import { keepLog, serverLog } from './log';
 import { takeBack } from './store/intake';
-import { layNextStale } from './usecase/new-day';
+import { layInThread } from './laying/in-thread';
+import { LayingQueue } from './laying/queue';
 
 const MS_PER_HOUR = 3_600_000;
 const BACKUP_EVERY_MS = 20 * MS_PER_HOUR;
-/** Pause between two plans of a new day, so that people are answered in between. */
-const BETWEEN_PLANS_MS = 200;
 
 const { env } = process;
 let app: App | undefined;
+let queue: LayingQueue | undefined;
 
 function readClock(): () => number {
   if (!env.IRVOT_NOW) return Date.now;
@@ -38,13 +38,17 @@ export function theApp(): App {
   const db = openStudio(dataDirectory());
   keepLog(join(dataDirectory(), 'irvot.log'));
   takeBack(db);
-  app = makeApp(db, readClock(), env.IRVOT_DEMO === '1', () => layNext());
+  app = makeApp(db, readClock(), env.IRVOT_DEMO === '1', () => queue!.look());
   if (app.isDemo) seedDemo(app);
+  queue = new LayingQueue(app, layInThread());
   keepRunning(app);
   // the server says so when it stops: studio.sqlite alone is then the whole studio
   process.once('sveltekit:shutdown', () => db.close());
   return app;
 }
+
+/** Resolves when an audition's plan is of today, or after some seconds. */
+export const planReady = (auditionId: string) => queue!.ready(auditionId);
 
 function keepRunning(running: App): void {
   const backUp = () => {
@@ -56,19 +60,5 @@ function keepRunning(running: App): void {
   };
   setTimeout(backUp, MS_PER_HOUR / 60).unref();
   setInterval(backUp, MS_PER_HOUR).unref();
-  setTimeout(layNext, BETWEEN_PLANS_MS).unref();
-}
-
-let nextLaying: NodeJS.Timeout | undefined;
-
-/** Lays one plan that waits, and sees to the next in a moment; where none waits, in five minutes. */
-function layNext(): void {
-  clearTimeout(nextLaying);
-  let wasStale = false;
-  try {
-    wasStale = layNextStale(app!);
-  } catch (err) {
-    serverLog.error({ err }, 'a plan was not laid in the background');
-  }
-  nextLaying = setTimeout(layNext, wasStale ? BETWEEN_PLANS_MS : MS_PER_HOUR / 12).unref();
+  app?.layLater();
 }

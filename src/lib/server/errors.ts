@@ -55,3 +55,9 @@ export class CodedError extends Error {
 /** Whether something was not written for want of room. */
 export const isDiskFull = (thrown: unknown) =>
   ['SQLITE_FULL', 'ENOSPC', 'EDQUOT'].includes((thrown as { code?: string } | null)?.code ?? '');
+
+/** The thing, or the coded error where it does not exist. */
+export function orNotFound<T>(thing: T | undefined | null): T {
+  if (thing === undefined || thing === null) throw new CodedError('not-found');
+  return thing;
+}

@@ -1,6 +1,6 @@
 export * from './facts/request';
 export * from './laid/plan';
-export { laySeason } from './lay/lay';
+export { layForEach, laySeason } from './lay/lay';
 export * from './laid/moves';
 export * from './climb/stairs';
 export * from './laid/side-by-side';
@@ -11,7 +11,7 @@ export * from './scratch/change';
 export * from './climb/strategy';
 export * from './climb/preview';
 export { type Joint, type Part, agreedAbout, headedBy, joinAuditions } from './joint/join';
-export { logOf, namesFor, viewOf } from './joint/view';
+export { type Names, logOf, namesFor, viewOf } from './joint/view';
 export { type Tried, forAllTwins, tryAlone, trySeason } from './scratch/tried';
 export * from './climb/goal';
 export { findRemedies } from './scratch/remedy';

@@ -7,6 +7,7 @@ import { seedDemo } from '../demo/seed';
 import type { Archive } from '../../schema/archive';
 import { listCandidates, privateNoteOf } from '../store/candidate';
 import { exportCandidate, exportStudio, importArchive } from '../usecase/archive';
+import { layWaiting } from '../laying/new-day';
 import { readCountback } from '../usecase/countback';
 import { readArchive as readChunks, writeArchive } from './file';
 import { MOST_ARCHIVE_BYTES } from './unpack';
@@ -61,6 +62,7 @@ describe('the whole studio as an archive', () => {
   it('moves no date by moving house', async () => {
     const other = studio();
     await importArchive(other, TEACHER, { archive: readArchive(asBytes(whole)) });
+    layWaiting(other);
     for (const { auditions } of whole.candidates)
       for (const { id } of auditions) {
         const rungs = (app: App) =>

@@ -1,65 +1,56 @@
-/** Has an archive read in a worker of its own: with so much memory, so much time, and an end when nobody waits for it any more. */
-import { join } from 'node:path';
-import { Worker } from 'node:worker_threads';
+/** Has an archive read in a thread of its own: with so much memory, so much time, and an end when nobody waits for it any more. */
 import type { Archive } from '../../schema/archive';
 import { CodedError } from '../errors';
-
-export type FromReader =
-  | { readonly kind: 'progress'; readonly step: 'unpack' | 'check'; readonly done: number }
-  | { readonly kind: 'top'; readonly head: Archive['head']; readonly calls: Archive['calls'] }
-  | { readonly kind: 'candidate'; readonly candidate: Archive['candidates'][number] }
-  | { readonly kind: 'end' }
-  | { readonly kind: 'fault'; readonly says: string };
+import { openThread, proxy } from '../thread';
+import type { Progress } from './file';
+import type { Reader } from './reader.worker';
 
 /** The largest archive there may be takes half of either (measured). */
 const MOST_HEAP_MB = 1536;
 const MOST_MS = 180_000;
 
-/** Built beside the server; where nothing is built (a test, the development server), read from its source. */
-function openWorker(path: string): Worker {
-  const built = process.env.IRVOT_WORKERS;
-  const options = { workerData: path, resourceLimits: { maxOldGenerationSizeMb: MOST_HEAP_MB } };
-  if (built) return new Worker(join(built, 'reader.worker.js'), options);
-  const source = JSON.stringify(new URL('./reader.worker.ts', import.meta.url).href);
-  const script = `import('tsx/esm/api').then(({ tsImport }) => tsImport(${source}, ${source}))`;
-  return new Worker(script, { ...options, eval: true });
-}
-
-type Options = {
-  readonly signal?: AbortSignal;
-  readonly onProgress?: (step: 'unpack' | 'check', done: number) => void;
-};
+type Options = { readonly signal?: AbortSignal; readonly onProgress?: Progress };
 
 /** Throws CodedError "archive-unreadable" with a sentence that says what is wrong with the file, or that it was stopped. */
-export function readArchiveFile(path: string, { signal, onProgress }: Options = {}): Promise<Archive> {
-  const worker = openWorker(path);
+export async function readArchiveFile(
+  path: string,
+  { signal, onProgress = () => {} }: Options = {}
+): Promise<Archive> {
+  const source = new URL('./reader.worker.ts', import.meta.url).href;
+  const thread = openThread<Reader>('reader', source, { maxOldGenerationSizeMb: MOST_HEAP_MB });
   const candidates: Archive['candidates'][number][] = [];
-  let top: Pick<Archive, 'head' | 'calls'> | null = null;
-  return new Promise<Archive>((resolve, reject) => {
-    const end = (finish: () => void) => {
-      clearTimeout(late);
-      signal?.removeEventListener('abort', stop);
-      void worker.terminate();
-      finish();
-    };
-    const refuse = (says: string) => end(() => reject(unreadable(says)));
-    const late = setTimeout(() => refuse('It took longer than any studio takes.'), MOST_MS);
-    const stop = () => refuse('It was stopped.');
+  const take = (candidate: Archive['candidates'][number]) => void candidates.push(candidate);
+  const stopped = refuseWhen(signal);
+  try {
+    const read = thread.ask.read(path, proxy(onProgress), proxy(take));
+    const top = await Promise.race([read, thread.failed, stopped.refused]);
+    return { ...top, candidates };
+  } catch (thrown) {
+    const { name, code, message } = thrown as Error & { code?: string };
+    if (name === 'Unreadable') throw unreadable(message);
+    if (code === 'ERR_WORKER_OUT_OF_MEMORY') throw unreadable('Unpacked it is larger than any studio.');
+    throw thrown;
+  } finally {
+    stopped.forget();
+    thread.end();
+  }
+}
+
+/** Rejects when it is stopped, or takes too long. */
+function refuseWhen(signal?: AbortSignal): { refused: Promise<never>; forget: () => void } {
+  let forget = () => {};
+  const refused = new Promise<never>((_, reject) => {
+    const late = setTimeout(() => reject(unreadable('It took longer than any studio takes.')), MOST_MS);
+    const stop = () => reject(unreadable('It was stopped.'));
     signal?.addEventListener('abort', stop);
     if (signal?.aborted) stop();
-    worker.on('message', (message: FromReader) => {
-      if (message.kind === 'progress') onProgress?.(message.step, message.done);
-      else if (message.kind === 'top') top = message;
-      else if (message.kind === 'candidate') candidates.push(message.candidate);
-      else if (message.kind === 'fault') refuse(message.says);
-      else end(() => resolve({ head: top!.head, calls: top!.calls, candidates }));
-    });
-    worker.on('error', (fault) => {
-      const isFull = (fault as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY';
-      if (isFull) refuse('Unpacked it is larger than any studio.');
-      else end(() => reject(fault));
-    });
+    forget = () => {
+      clearTimeout(late);
+      signal?.removeEventListener('abort', stop);
+    };
   });
+  refused.catch(() => {});
+  return { refused, forget };
 }
 
 export function unreadable(why: string): CodedError {

@@ -1,14 +1,12 @@
-/** Reads an archive beside the server: the file of workerData, in slices; says how far it is, then candidate by candidate what it holds. */
+/** The thread on which an archive is read: its file, in slices; says how far it is, and hands over candidate by candidate what it holds. */
 import { closeSync, openSync, readSync } from 'node:fs';
-import { parentPort, workerData } from 'node:worker_threads';
-import { readArchive } from './file';
-import type { FromReader } from './reader';
-import { Unreadable } from './unpack';
+import type { Archive } from '../../schema/archive';
+import { answerFrom } from '../thread.worker';
+import { type Progress, readArchive } from './file';
 
 const SLICE = 256 * 1024;
 /** So often is said how far it is. */
 const SAID_MS = 100;
-const say = (message: FromReader) => parentPort!.postMessage(message);
 
 function* chunksOf(path: string): Generator<Uint8Array> {
   const handle = openSync(path, 'r');
@@ -24,17 +22,23 @@ function* chunksOf(path: string): Generator<Uint8Array> {
   }
 }
 
-let saidMs = 0;
-try {
-  const archive = readArchive(chunksOf(workerData as string), (step, done) => {
-    if (Date.now() - saidMs < SAID_MS) return;
-    saidMs = Date.now();
-    say({ kind: 'progress', step, done });
-  });
-  say({ kind: 'top', head: archive.head, calls: archive.calls });
-  for (const candidate of archive.candidates) say({ kind: 'candidate', candidate });
-  say({ kind: 'end' });
-} catch (thrown) {
-  if (!(thrown instanceof Unreadable)) throw thrown;
-  say({ kind: 'fault', says: thrown.message });
-}
+const reader = {
+  /** Throws Unreadable. `take` is waited for. */
+  async read(
+    path: string,
+    onProgress: Progress,
+    take: (candidate: Archive['candidates'][number]) => unknown
+  ): Promise<Pick<Archive, 'head' | 'calls'>> {
+    let saidMs = 0;
+    const { head, calls, candidates } = readArchive(chunksOf(path), (step, done) => {
+      if (Date.now() - saidMs < SAID_MS) return;
+      saidMs = Date.now();
+      onProgress(step, done);
+    });
+    for (const candidate of candidates) await take(candidate);
+    return { head, calls };
+  }
+};
+export type Reader = typeof reader;
+
+answerFrom(reader);

@@ -19,7 +19,10 @@ const MOST_FILES = 2002;
 const SLICE = 16 * 1024;
 
 /** Why a file was not unpacked, as a sentence. */
-export class Unreadable extends Error {}
+export class Unreadable extends Error {
+  /** By which it is known on the other side of a thread. */
+  override name = 'Unreadable';
+}
 
 /** Files by name, each as text. Throws Unreadable. `onBytes` hears how much has been read so far. */
 export function unpack(

@@ -14,7 +14,7 @@ import { setCandidateAccount } from '../store/candidate';
 import { findItem, itemsOf, setTick } from '../store/item';
 import { addWish, putLessonNote } from '../store/lesson';
 import { addTouch } from '../store/touch';
-import { layAgain } from '../usecase/current-plan';
+import { layAgain } from '../laying/lay';
 import { addAudition, takeCall } from '../usecase/call';
 import { addItem } from '../usecase/list';
 import { addCandidate, saveFacts, saveTime } from '../usecase/studio';

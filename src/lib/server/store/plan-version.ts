@@ -35,8 +35,8 @@ type Row = HeadRow & { facts_digest: string; plan_deflated: Buffer };
 const HEAD = 'number, laid_on, laid_at_ms, cause, moves_json';
 
 const statements = preparedOnce((db) => ({
-  latest: db.prepare<[string], Row>(
-    `SELECT ${HEAD}, facts_digest, plan_deflated FROM plan_version WHERE audition_id = ? ORDER BY number DESC LIMIT 1`
+  latest: db.prepare<[string], Pick<Row, 'number' | 'facts_digest'>>(
+    'SELECT number, facts_digest FROM plan_version WHERE audition_id = ? ORDER BY number DESC LIMIT 1'
   ),
   byNumber: db.prepare<[string, number], Row>(
     `SELECT ${HEAD}, facts_digest, plan_deflated FROM plan_version WHERE audition_id = ? AND number = ?`
@@ -97,7 +97,22 @@ function withReasons(plan: KeptPlan): SeasonPlan {
   return { ...plan, short: { minutes, items, reasons: [reason] } };
 }
 
-export const latestVersion = (db: Db, auditionId: string) => decode(statements(db).latest.get(auditionId));
+/** Latest plans lately asked for: one is asked for many times, and unpacking it costs more than the rest of most pages. */
+const MOST_UNPACKED = 24;
+const unpacked = preparedOnce(() => new Map<string, PlanVersion>());
+
+export function latestVersion(db: Db, auditionId: string): PlanVersion | undefined {
+  const row = statements(db).latest.get(auditionId);
+  if (!row) return undefined;
+  const plans = unpacked(db);
+  const known = plans.get(auditionId);
+  if (known?.number === row.number && known.factsDigest === row.facts_digest) return known;
+  const version = versionByNumber(db, auditionId, row.number)!;
+  plans.delete(auditionId);
+  plans.set(auditionId, version);
+  if (plans.size > MOST_UNPACKED) plans.delete(plans.keys().next().value!);
+  return version;
+}
 export const versionByNumber = (db: Db, auditionId: string, number: number) =>
   decode(statements(db).byNumber.get(auditionId, number));
 /** Number and day of every laying, newest first. */

@@ -7,7 +7,7 @@ import { ARCHIVE_VERSION } from '../../schema/archive';
 import { datesIn } from '../../schema/dates-in';
 import type { App, Who } from '../app';
 import { unreadable } from '../archive/reader';
-import { CodedError } from '../errors';
+import { CodedError, orNotFound } from '../errors';
 import * as auditions from '../store/audition';
 import * as calls from '../store/call';
 import * as candidates from '../store/candidate';
@@ -19,7 +19,7 @@ import { addTouch, touchesOfAudition } from '../store/touch';
 import { serverLog } from '../log';
 import * as intake from '../store/intake';
 import { boundCount, boundDates, boundTime } from './bounds';
-import { orNotFound, useCase, waitingUseCase } from './use-case';
+import { useCase, waitingUseCase } from './use-case';
 
 /** Everything of the studio. */
 export const exportStudio = useCase({

@@ -5,14 +5,16 @@ import { endGrants, makeGrant } from '../grant/grant';
 import { entriesFrom, putEntry } from '../store/calendar-entry';
 import { findAudition } from '../store/audition';
 import { candidateOfAudition } from './owner';
-import { NEW_DAY, currentPlan, readSeason } from './current-plan';
-import { holderOf, orNotFound, useCase } from './use-case';
+import { readSeason } from '../laying/facts';
+import { planOf } from '../laying/plan';
+import { orNotFound } from '../errors';
+import { holderOf, useCase } from './use-case';
 
 /** iCalendar text and a name for the file. Past blocks stay as earlier files had them. */
 function writeFile(app: App, auditionId: string) {
   const season = readSeason(app, auditionId);
   const { audition, candidate, request } = season;
-  const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
+  const plan = planOf(app, season)?.plan ?? null;
   const before = entriesFrom(app.db, audition.id, request.today);
   const { text, sent } = writeCalendar(
     `${candidate.name}: ${audition.name}`,

@@ -7,18 +7,18 @@ import { outOfReach, roundDayFault } from '../../core/season';
 import { skippedTime } from '../../schema/round';
 import type { CallEffect } from '../../schema/view';
 import { type App, type Who, todayIn } from '../app';
-import { CodedError } from '../errors';
+import { CodedError, orNotFound } from '../errors';
 import * as auditions from '../store/audition';
 import * as calls from '../store/call';
 import { findCandidate } from '../store/candidate';
 import { addOwn, listItemIds, printedItems } from '../store/item';
 import { candidateOfAudition } from './owner';
-import { layAgain, readDates, readSeason } from './current-plan';
-import { layForTakers } from './list';
+import { readDates, readSeason } from '../laying/facts';
+import { layAgain, layForTakers } from '../laying/lay';
 import { effectOn } from './effect';
 import { boundCount, boundDates } from './bounds';
 import { READERS, keepUndo } from './keep-undo';
-import { orNotFound, useCase } from './use-case';
+import { useCase } from './use-case';
 
 export type CallInput = {
   readonly name: string;

@@ -12,9 +12,11 @@ import { type ListItem, type TickKind, findItem, setTick } from '../store/item';
 import { lessonNotesOf } from '../store/lesson';
 import { versionByNumber, versionDays, versionHeads } from '../store/plan-version';
 import { candidateOfAudition, candidateOfItem } from './owner';
-import { NEW_DAY, type Season, currentPlan, readSeason } from './current-plan';
+import { type Season, readSeason } from '../laying/facts';
+import { planOf } from '../laying/plan';
 import { itemTicks } from './list';
-import { orNotFound, useCase } from './use-case';
+import { orNotFound } from '../errors';
+import { useCase } from './use-case';
 
 /** What tops every screen of an audition. */
 export const readHead = useCase({
@@ -22,7 +24,7 @@ export const readHead = useCase({
   owner: candidateOfAudition,
   run: (app: App, input: { auditionId: string }): SeasonHeadView => {
     const season = readSeason(app, input.auditionId);
-    const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
+    const plan = planOf(app, season)?.plan ?? null;
     const { audition, candidate, request } = season;
     const next = audition.rounds.find((r) => r.date >= request.today);
     return {
@@ -46,7 +48,7 @@ export const readCountback = useCase({
   owner: candidateOfAudition,
   run: (app: App, input: { auditionId: string; number?: number | undefined }) => {
     const season = readSeason(app, input.auditionId);
-    const current = currentPlan(app, season, NEW_DAY);
+    const current = planOf(app, season);
     const version =
       input.number === undefined || !current
         ? current
@@ -148,7 +150,7 @@ export const readPaper = useCase({
     const { audition, candidate, request } = season;
     return {
       today: request.today,
-      plan: currentPlan(app, season, NEW_DAY)?.plan ?? null,
+      plan: planOf(app, season)?.plan ?? null,
       dates: [...audition.dates, ...audition.rounds].map(({ date, name }) => ({ date, name })),
       lessons: candidate.time.lessons,
       notes: lessonNotesOf(app.db, candidate.id).slice(0, 1)
@@ -186,7 +188,7 @@ export const readReadiness = useCase({
   owner: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => {
     const season = readSeason(app, input.auditionId);
-    const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
+    const plan = planOf(app, season)?.plan ?? null;
     const items =
       plan?.items
         .filter((item) => !['past', 'left-out'].includes(item.state) && (!item.of || item.of.isShared))

@@ -2,7 +2,8 @@
 import { type SeasonPlan, type SeasonRequest, compareLayings, laySeason } from '../../core/season';
 import type { CallEffect, CallSide, Taker } from '../../schema/view';
 import type { App } from '../app';
-import { NEW_DAY, type Season, currentPlan, readSeason, withOwn } from './current-plan';
+import { type Season, readSeason, withOwn } from '../laying/facts';
+import { planOf } from '../laying/plan';
 
 /** `change` makes this audition's own facts as they would then be, from the season as it is. */
 export function effectOn(
@@ -11,7 +12,7 @@ export function effectOn(
   change: (season: Season) => SeasonRequest
 ): CallEffect {
   const season = readSeason(app, auditionId);
-  const now = currentPlan(app, season, NEW_DAY)?.plan ?? null;
+  const now = planOf(app, season)?.plan ?? null;
   const own = change(season);
   const canLay = own.items.length > 0 && own.rounds.length > 0;
   const then = canLay ? laySeason({ ...withOwn(season, own), previous: now?.agreed }) : null;

@@ -7,18 +7,20 @@ import { readPaces, readSince } from '../../core/season';
 import { type StepSchool, targetOf } from '../../core/tempo';
 import { dayOf, formatDate, weekdayOf } from '../../core/units';
 import { type App, todayIn } from '../app';
-import { CodedError } from '../errors';
+import { CodedError, orNotFound } from '../errors';
 import { takersOf } from '../store/audition';
 import { type CandidateTime, findCandidate } from '../store/candidate';
 import * as items from '../store/item';
 import * as lessons from '../store/lesson';
 import { candidateOfAudition } from './owner';
 import { boundCount } from './bounds';
-import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
+import { readSeason } from '../laying/facts';
+import { layAgain } from '../laying/lay';
+import { planOf } from '../laying/plan';
 import { READERS, keepUndo } from './keep-undo';
 import { changeTime } from './studio';
 import { setSections, withTarget } from './target';
-import { orNotFound, useCase } from './use-case';
+import { useCase } from './use-case';
 
 const DAYS_AHEAD = 7;
 
@@ -27,7 +29,7 @@ export const readLesson = useCase({
   run: (app: App, input: { auditionId: string }) => {
     const season = readSeason(app, input.auditionId);
     const { audition, candidate, request } = season;
-    const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
+    const plan = planOf(app, season)?.plan ?? null;
     const today = dayOf(request.today);
     const notes = lessons.lessonNotesOf(app.db, candidate.id);
     const since = lastLesson(

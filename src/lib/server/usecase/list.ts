@@ -5,16 +5,18 @@
 import { followBars } from '../../core/season';
 import type { CallEffect } from '../../schema/view';
 import { type App, todayIn } from '../app';
-import { CodedError } from '../errors';
+import { CodedError, orNotFound } from '../errors';
 import { findAudition, takersOf } from '../store/audition';
 import { findCandidate } from '../store/candidate';
 import * as items from '../store/item';
 import { candidateOfAudition } from './owner';
-import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
+import { readSeason } from '../laying/facts';
+import { layAgain, layForTakers } from '../laying/lay';
+import { planOf } from '../laying/plan';
 import { effectOn } from './effect';
 import { boundCount, boundDates } from './bounds';
 import { keepUndo } from './keep-undo';
-import { orNotFound, useCase } from './use-case';
+import { useCase } from './use-case';
 
 /** The list in order, with what holds of each item, and who else took it. */
 export const readList = useCase({
@@ -22,7 +24,7 @@ export const readList = useCase({
   owner: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => {
     const season = readSeason(app, input.auditionId);
-    const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
+    const plan = planOf(app, season)?.plan ?? null;
     return {
       audition: season.audition,
       candidate: season.candidate,
@@ -49,7 +51,7 @@ export const readItem = useCase({
   run: (app: App, input: { itemId: string }) => {
     const item = orNotFound(items.findItem(app.db, input.itemId));
     const season = readSeason(app, item.auditionId);
-    const plan = currentPlan(app, season, NEW_DAY)?.plan;
+    const plan = planOf(app, season)?.plan;
     const takers = takersOf(app.db, season.audition.callId);
     const planned = plan?.items.find((i) => i.id === item.id)?.sections ?? [];
     const log = season.log.filter((touch) => touch.itemId === item.id);
@@ -239,11 +241,6 @@ function withSectionIds(app: App, item: ItemInput): ItemInput {
     ...item,
     sections: item.sections.map((s) => (s.id.startsWith('new') ? { ...s, id: app.newId() } : s))
   };
-}
-
-/** Lays the plan of everyone who took a call again. */
-export function layForTakers(app: App, callId: string, cause: string): void {
-  for (const { auditionId } of takersOf(app.db, callId)) layAgain(app, auditionId, cause);
 }
 
 /** Takes an item off the list of all who took it; the logs are kept, and putting it back brings all back. */

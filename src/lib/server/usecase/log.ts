@@ -6,8 +6,11 @@ import { findItem } from '../store/item';
 import * as touches from '../store/touch';
 import { candidateOfAudition, candidateOfItem, candidateOfTouch } from './owner';
 import { boundCount, boundDates } from './bounds';
-import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
-import { orNotFound, useCase } from './use-case';
+import { readSeason } from '../laying/facts';
+import { layAgain } from '../laying/lay';
+import { planOf } from '../laying/plan';
+import { orNotFound } from '../errors';
+import { useCase } from './use-case';
 
 /** The log newest first, with the list for choosing from and today's road map. */
 export const readLog = useCase({
@@ -15,7 +18,7 @@ export const readLog = useCase({
   owner: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => {
     const season = readSeason(app, input.auditionId);
-    const version = currentPlan(app, season, NEW_DAY);
+    const version = planOf(app, season);
     return {
       audition: season.audition,
       candidate: season.candidate,

@@ -5,11 +5,11 @@ import { type App, todayIn } from '../app';
 import { findCandidate } from '../store/candidate';
 import { findItem, ownerOfItem } from '../store/item';
 import * as pins from '../store/pin';
-import { CodedError } from '../errors';
+import { CodedError, orNotFound } from '../errors';
 import { candidateOfAudition } from './owner';
 import { boundCount, boundDates } from './bounds';
-import { layAgain } from './current-plan';
-import { orNotFound, useCase } from './use-case';
+import { layAgain } from '../laying/lay';
+import { useCase } from './use-case';
 
 /** Minutes of an item on a date stay where they are. */
 export const pinBlock = useCase({

@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { type App, type Who, makeApp } from '../app';
 import { openDb } from '../db/open';
+import { layWaiting } from '../laying/new-day';
 import { latestVersion, putVersion, versionHeads } from '../store/plan-version';
 import { exportCalendar } from './calendar';
 import { readComparison, readCountback, readReadiness, readVersions, tickCheck } from './countback';
@@ -63,6 +64,7 @@ describe('the plan of an audition', () => {
 
   it('is laid again when a day has passed without a log', () => {
     now += 3 * 86_400_000;
+    layWaiting(app);
     const view = countback();
     expect(view).toMatchObject({ today: '2026-11-27', cause: 'a new day' });
     expect(view.moves.length).toBeGreaterThan(0);
@@ -117,6 +119,7 @@ describe('the plan of an audition', () => {
     const empty = addAudition(app, TEACHER, { candidateId, name: 'Later', rounds: [], dates: [] });
     expect(readCountback(app, TEACHER, { auditionId: empty }).plan).toBeNull();
     now = Date.parse('2027-01-10T10:00:00Z');
+    layWaiting(app);
     expect(countback().plan!.daysToGo).toBeNull();
   });
 });

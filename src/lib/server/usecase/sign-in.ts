@@ -4,14 +4,14 @@
  */
 import { createHmac } from 'node:crypto';
 import { type App, type Person, type Who, NOBODY } from '../app';
-import { CodedError } from '../errors';
+import { CodedError, orNotFound } from '../errors';
 import { isOpen, makeGrant, useGrant } from '../grant/grant';
 import { serverLog } from '../log';
 import { hashPassword, isPassword, passwordFault } from '../password';
 import * as accounts from '../store/account';
 import { findCandidate, findCandidateOfAccount, setCandidateAccount } from '../store/candidate';
 import { hashToken, newToken } from '../token';
-import { holderOf, orNotFound, useCase, waitingUseCase } from './use-case';
+import { holderOf, useCase, waitingUseCase } from './use-case';
 
 const DAY_MS = 86_400_000;
 export const SESSION_MS = 30 * DAY_MS;

@@ -2,7 +2,7 @@
 import type { App, Who } from '../app';
 import { todayIn } from '../app';
 import type { Recheck, StudioAudition, StudioRow } from '../../schema/view';
-import { CodedError } from '../errors';
+import { CodedError, orNotFound } from '../errors';
 import { emptyLog } from '../db/open';
 import { serverLog } from '../log';
 import { dropAttemptsOf, eraseAccount, findAccount, findTeacher } from '../store/account';
@@ -14,11 +14,11 @@ import { dayOf, formatDate, sayDate, weekdayOf } from '../../core/units';
 import { itemCount } from '../store/item';
 import { summaryOf } from '../store/plan-version';
 import { isRecheckDue } from './call';
-import { layAgain } from './current-plan';
+import { layCandidate } from '../laying/lay';
 import { candidateOfAudition } from './owner';
 import { boundCount, boundDates, boundTime } from './bounds';
 import { READERS, keepUndo } from './keep-undo';
-import { orNotFound, useCase } from './use-case';
+import { useCase } from './use-case';
 
 /** A new candidate's week before anybody has said otherwise: nothing, so that nothing is promised. */
 const EMPTY_TIME: candidates.CandidateTime = {
@@ -183,9 +183,7 @@ export const saveFacts = useCase({
     boundDates(app, candidate.zone, [input.facts.consentOn]);
     if (!candidates.saveFacts(app.db, candidate.id, input.facts, input.version))
       throw new CodedError('changed-elsewhere');
-    if (candidate.zone !== input.facts.zone)
-      for (const audition of auditionsOf(app.db, candidate.id))
-        layAgain(app, audition.id, 'home zone changed');
+    if (candidate.zone !== input.facts.zone) layCandidate(app, candidate.id, 'home zone changed');
     return keepUndo(app, candidate.id, 'facts', { candidateId: candidate.id }, before);
   }
 });
@@ -239,7 +237,7 @@ export function changeTime(
 ): string {
   boundTime(app, candidate.zone, time);
   if (!candidates.saveTime(app.db, candidate.id, time, version)) throw new CodedError('changed-elsewhere');
-  for (const audition of auditionsOf(app.db, candidate.id)) layAgain(app, audition.id, cause);
+  layCandidate(app, candidate.id, cause);
   return keepUndo(app, candidate.id, 'time', { candidateId: candidate.id }, candidate.time);
 }
 

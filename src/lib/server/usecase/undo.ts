@@ -3,7 +3,7 @@
  * still what is there, so that nobody's later work goes with it.
  */
 import type { App, Who } from '../app';
-import { CodedError } from '../errors';
+import { CodedError, orNotFound } from '../errors';
 import { findAudition } from '../store/audition';
 import { setCallChecked } from '../store/call';
 import { findCandidate } from '../store/candidate';
@@ -16,7 +16,7 @@ import { type BeforeChanges, type UndoKind, type Undoable, READERS, digestOf } f
 import { setStep, setTarget } from './lesson';
 import { orderItems, saveItem } from './list';
 import { saveFacts, saveTime } from './studio';
-import { orNotFound, useCase } from './use-case';
+import { useCase } from './use-case';
 import { putBack } from './what-if';
 
 /** How each kind is put back. */

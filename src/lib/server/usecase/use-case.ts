@@ -101,9 +101,3 @@ export function holderOf(who: Who): Holder {
   if (who.kind !== 'holder') throw new RangeError(`no holder of a link: ${who.kind}`);
   return who;
 }
-
-/** The thing, or the coded error where it does not exist. */
-export function orNotFound<T>(thing: T | undefined | null): T {
-  if (thing === undefined || thing === null) throw new CodedError('not-found');
-  return thing;
-}

@@ -5,23 +5,25 @@
 import { type Changes, addMinutes, forAllTwins, roundDayFault } from '../../core/season';
 import { practiceTime } from '../../schema/time';
 import type { App } from '../app';
-import { CodedError } from '../errors';
-import { auditionsOf, dropSlot, findAudition, putSlot, setDaysIntoMock } from '../store/audition';
+import { CodedError, orNotFound } from '../errors';
+import { dropSlot, findAudition, putSlot, setDaysIntoMock } from '../store/audition';
 import { type CandidateTime, findCandidate, saveTime } from '../store/candidate';
 import * as items from '../store/item';
 import { candidateOfAudition } from './owner';
-import { NEW_DAY, currentPlan, layAgain, readSeason } from './current-plan';
+import { readSeason } from '../laying/facts';
+import { layAgain } from '../laying/lay';
+import { planOf } from '../laying/plan';
 import { boundTime } from './bounds';
 import { type BeforeChanges, keepUndo } from './keep-undo';
 import { setSections, withTarget } from './target';
-import { orNotFound, useCase } from './use-case';
+import { useCase } from './use-case';
 
 /** The season as it is laid from, and each audition of it; with the plan as it stands. */
 export const readScratch = useCase({
   rule: 'teacher',
   run: (app: App, input: { auditionId: string }) => {
     const season = readSeason(app, input.auditionId);
-    const plan = currentPlan(app, season, NEW_DAY)?.plan ?? null;
+    const plan = planOf(app, season)?.plan ?? null;
     const alone = { auditionId: season.audition.id, name: season.audition.name, request: season.request };
     return { request: season.request, parts: season.joint?.parts ?? [alone], plan };
   }
@@ -38,7 +40,7 @@ export const keepChanges = useCase({
     const { week, fundamentalsMin, daysIntoMock, rounds = [], items: changed = [] } = changes;
     const before: BeforeChanges = {
       auditionId: audition.id,
-      agreed: currentPlan(app, season, NEW_DAY)?.plan.agreed,
+      agreed: planOf(app, season)?.plan.agreed,
       ...(week || fundamentalsMin !== undefined ? { time: candidate.time } : {}),
       ...(daysIntoMock === undefined
         ? {}
@@ -73,7 +75,7 @@ export const keepChanges = useCase({
       putSlot(app.db, audition.id, { roundId, date, time: round.time });
     }
     for (const change of changed) keepItem(app, audition.id, change);
-    layAll(app, before, candidate.id, 'changes tried and kept');
+    layAgain(app, audition.id, 'changes tried and kept');
     return keepUndo(app, candidate.id, 'changes', { candidateId: candidate.id, before }, before);
   }
 });
@@ -116,12 +118,6 @@ function setTime(app: App, candidateId: string, time: CandidateTime): void {
   saveTime(app.db, candidateId, time, timeVersion);
 }
 
-/** A changed week is every audition's of the candidate. */
-function layAll(app: App, before: BeforeChanges, candidateId: string, cause: string): void {
-  const touched = before.time ? auditionsOf(app.db, candidateId).map((a) => a.id) : [before.auditionId];
-  for (const id of touched) layAgain(app, id, cause);
-}
-
 /** Puts back what stood there before changes were kept; what has gone since is passed over. */
 export function putBack(app: App, candidateId: string, before: BeforeChanges): void {
   const { auditionId, time, daysIntoMock = [], slots = [], items: changed = [] } = before;
@@ -141,5 +137,4 @@ export function putBack(app: App, candidateId: string, before: BeforeChanges): v
     else setSections(app, item, was.sections);
   }
   layAgain(app, auditionId, 'changes taken back', before.agreed);
-  layAll(app, before, candidateId, 'changes taken back');
 }

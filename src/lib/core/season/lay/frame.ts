@@ -77,9 +77,13 @@ export function readFrame(request: SeasonRequest): SeasonFrame {
     const used = day === today ? loggedOn(request, day) : 0;
     open.set(day, Math.max(0, capacity.minutes - used));
   }
-  const head = request.rounds.filter((r) => request.head?.includes(r.id) ?? true).map((r) => dayOf(r.date));
-  const headZero = head.filter((day) => day >= today).sort((a, b) => a - b)[0] ?? null;
-  return { today, began, dayZero: ahead[0] ?? null, headZero, capacities, open, aways };
+  return { today, began, dayZero: ahead[0] ?? null, headZero: headZeroOf(request), capacities, open, aways };
+}
+
+/** Day of the next round that the plan counts down to: of `head` alone, where it names some. */
+export function headZeroOf({ rounds, head, today }: SeasonRequest): DayNumber | null {
+  const days = rounds.filter((r) => head?.includes(r.id) ?? true).map((r) => dayOf(r.date));
+  return days.filter((day) => day >= dayOf(today)).sort((a, b) => a - b)[0] ?? null;
 }
 
 /** Minutes the log has on a day, of one item or of all. */

@@ -18,7 +18,15 @@ import { type DayNumber, type Minutes, dayOf } from '../../units';
 import { askOfClimb, askOfMinutes, mostPerDay, rungPinsOf } from './ask';
 import { readClimb, schoolsOf, touchesOf } from '../climb/climb';
 import { describePlan } from './describe';
-import { type ItemCase, type ItemMinutes, type Laid, type SeasonFrame, loggedOn, readFrame } from './frame';
+import {
+  type ItemCase,
+  type ItemMinutes,
+  type Laid,
+  type SeasonFrame,
+  headZeroOf,
+  loggedOn,
+  readFrame
+} from './frame';
 import type { PlannedShortage, SeasonPlan } from '../laid/plan';
 import type { BlockPin, SeasonItem, SeasonRequest } from '../facts/request';
 import { isNarrowed, narrowToCuts } from '../facts/narrow';
@@ -29,6 +37,22 @@ import { limitWeeks } from './weeks';
 export function laySeason(request: SeasonRequest): SeasonPlan {
   const asking = readAsking(request);
   return describePlan(asking.request, asking.frame, asking.cases, layMinutes(asking));
+}
+
+/**
+ * One laying as each of several auditions looks at it, counted down to its own rounds; `heads` has the ids of their rounds. What is laid
+ * is the same for all of them.
+ */
+export function layForEach(
+  given: SeasonRequest,
+  heads: readonly NonNullable<SeasonRequest['head']>[]
+): SeasonPlan[] {
+  const { request, frame, cases, ...asking } = readAsking(given);
+  const laid = layMinutes({ request, frame, cases, ...asking });
+  return heads.map((head) => {
+    const own = { ...request, head };
+    return describePlan(own, { ...frame, headZero: headZeroOf(own) }, cases, laid);
+  });
 }
 
 /** What a plan for the request would be short of, without the plan itself; null where it fits in whole blocks. */
