@@ -5,7 +5,7 @@ export default defineConfig({
   testDir: 'tests/e2e',
   timeout: 300_000,
   expect: { timeout: 15_000 },
-  workers: 1,
+  workers: 2,
   forbidOnly: true,
   outputDir: '.tmp/e2e',
   reporter: [['list'], ['json', { outputFile: '.tmp/e2e.json' }]],

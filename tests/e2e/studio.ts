@@ -15,12 +15,12 @@ export class Studio {
   ) {}
 
   /** Starts, or starts again at a later time with the same data; a demo may go on as a studio that is none. */
-  async at(now: string, isDemo = this.isDemo): Promise<string> {
+  async at(now: string, isDemo = this.isDemo, env: Record<string, string> = {}): Promise<string> {
     await this.stop();
     this.#app = await serve({
       port: this.port,
       data: this.data,
-      env: { IRVOT_NOW: now, IRVOT_DEMO: isDemo ? '1' : '' }
+      env: { IRVOT_NOW: now, IRVOT_DEMO: isDemo ? '1' : '', ...env }
     });
     return this.#app.origin;
   }

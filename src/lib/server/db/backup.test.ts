@@ -27,6 +27,17 @@ describe('a backup', () => {
     db.close();
   });
 
+  it('is one, however many ask for it at once', async () => {
+    const db = openDb(':memory:');
+    const at = join(folder, 'at once');
+    const files = await Promise.all([0, 1, 2].map((s) => makeBackup(db, at, NOW + s * 1000)));
+    expect(new Set(files)).toEqual(new Set([join(at, 'studio-2026-11-24T080000Z.sqlite')]));
+    expect(readdirSync(at)).toHaveLength(1);
+    await makeBackup(db, at, NOW + 3000);
+    expect(listBackups(at)).toHaveLength(2);
+    db.close();
+  });
+
   it('lets the oldest go after fourteen', async () => {
     const db = openDb(':memory:');
     for (let day = 0; day < 16; day += 1) await makeBackup(db, join(folder, 'many'), NOW + day * 86_400_000);

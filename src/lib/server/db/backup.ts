@@ -61,8 +61,21 @@ export function newestSound(directory: string): Backup | null {
   );
 }
 
-/** Makes a copy and checks it. Throws where it cannot be written or is not sound; what was there stays. */
-export async function makeBackup(db: Db, directory: string, nowMs: number): Promise<string> {
+/** Backups that are being made, by their directory. */
+const running = new Map<string, Promise<string>>();
+
+/**
+ * Makes a copy and checks it. Throws where it cannot be written or is not sound; what was there stays. Who asks while one is made gets
+ * that one.
+ */
+export function makeBackup(db: Db, directory: string, nowMs: number): Promise<string> {
+  const made =
+    running.get(directory) ?? copyTo(db, directory, nowMs).finally(() => running.delete(directory));
+  running.set(directory, made);
+  return made;
+}
+
+async function copyTo(db: Db, directory: string, nowMs: number): Promise<string> {
   mkdirSync(directory, { recursive: true });
   for (const name of namesIn(directory).filter((n) => n.includes(PARTIAL))) rmSync(join(directory, name));
   const stamp = new Date(nowMs).toISOString().slice(0, 19).replaceAll(':', '');
