@@ -2,7 +2,7 @@
  * The one judge: installs what is missing, then format, lint, types, dependency rules, unit and store tests, build and
  * browser tests. Each check counts as one test, beside the tests that the runners report. The last line is the sum.
  */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT, ensureBuilt, ensureChromium, ensureDebian, ensureInstalled } from './parts/prepare.mjs';
@@ -23,27 +23,32 @@ ensureDebian(['libical-dev', 'python3-vobject', 'gcc', 'libc6-dev', 'openssl'], 
 const out = join(ROOT, '.tmp');
 mkdirSync(out, { recursive: true });
 
-function run(name, args) {
-  console.log(`\n${name}`);
-  return (
-    spawnSync('npx', args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, FORCE_COLOR: '0' } })
-      .status === 0
-  );
-}
+const env = { ...process.env, FORCE_COLOR: '0' };
 
-function check(name, args) {
-  if (run(name, args)) passed += 1;
+/** Runs one check; what it says comes all at once, since another runs beside it. */
+async function check(name, args) {
+  const child = spawn('npx', args, { cwd: ROOT, env });
+  let said = '';
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (said += text));
+  const status = await new Promise((resolve) => child.on('close', resolve).on('error', resolve));
+  console.log(`\n${name}\n${said.trimEnd()}`);
+  if (status === 0) passed += 1;
   else {
     failed += 1;
     console.log(`The check "${name}" failed.`);
   }
 }
 
+async function inTurn(checks) {
+  for (const [name, args] of checks) await check(name, args);
+}
+
 /** Runs a test runner and counts what it says it ran; a runner that ends without a report counts as one failure. */
 function count(name, args, report, read) {
   const file = join(out, report);
   rmSync(file, { force: true });
-  const isFine = run(name, args);
+  console.log(`\n${name}`);
+  const isFine = spawnSync('npx', args, { cwd: ROOT, stdio: 'inherit', env }).status === 0;
   if (!existsSync(file)) {
     failed += 1;
     return;
@@ -53,13 +58,20 @@ function count(name, args, report, read) {
   failed += bad === 0 && !isFine ? 1 : bad;
 }
 
-check('format', ['prettier', '--check', '--log-level', 'warn', '.']);
-check('lint', ['eslint', '.']);
-check('types', ['svelte-kit', 'sync']);
-check('types of the pages', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings']);
-check('types of core, without a browser or a machine', ['tsc', '-p', 'tsconfig.core.json']);
-check('dependency rules', ['depcruise', 'src', '--config', '.dependency-cruiser.cjs']);
-check('nothing unused', ['knip']);
+await check('types', ['svelte-kit', 'sync']);
+// two at a time, as long as each other
+await Promise.all([
+  inTurn([
+    ['lint', ['eslint', '.']],
+    ['dependency rules', ['depcruise', 'src', '--config', '.dependency-cruiser.cjs']]
+  ]),
+  inTurn([
+    ['types of the pages', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings']],
+    ['types of core, without a browser or a machine', ['tsc', '-p', 'tsconfig.core.json']],
+    ['format', ['prettier', '--check', '--log-level', 'warn', '.']],
+    ['nothing unused', ['knip']]
+  ])
+]);
 count(
   'unit and store tests',
   ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=.tmp/unit.json'],

@@ -59,6 +59,15 @@ export async function signIn(page: Page, login: string, password: string): Promi
 
 export const step = test.step;
 
+/** Enters the demo as its teacher; returns the path of Ilka's first audition. */
+export async function enterDemo(studio: Studio, page: Page): Promise<string> {
+  await page.goto(`${studio.origin}/sign-in`);
+  await page.getByRole('button', { name: /teacher, the whole studio/ }).click();
+  await page.waitForURL('**/studio');
+  const row = page.locator('tbody', { hasText: 'Ilka' });
+  return (await row.locator('a[href^="/auditions/"]').first().getAttribute('href'))!;
+}
+
 /** Enters the demo as its teacher and opens a candidate's first audition; returns its path. */
 export async function openAudition(studio: Studio, page: Page, who: string): Promise<string> {
   await page.goto(`${studio.origin}/sign-in`);

@@ -2,7 +2,7 @@
 import { type Page, expect, test } from '@playwright/test';
 import { Studio, alive, openAudition, step } from './studio';
 
-const studio = new Studio(3386, true);
+const studio = new Studio(3385, true);
 test.beforeAll(() => studio.at('2026-11-24T08:30:00Z').then(() => undefined));
 test.afterAll(() => studio.close());
 

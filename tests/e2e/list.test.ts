@@ -1,0 +1,81 @@
+/** The list under the hands: put in order, edited in two tabs; and a field that is given far too much. */
+import { expect, test } from '@playwright/test';
+import { Studio, alive, enterDemo } from './studio';
+
+const studio = new Studio(3391, true);
+test.beforeAll(() => studio.at('2026-11-24T08:30:00Z').then(() => undefined));
+test.afterAll(() => studio.close());
+
+test('the list is put in another order by keyboard alone, and the plan follows', async ({ browser }) => {
+  const page = await (await browser.newContext()).newPage();
+  const audition = await enterDemo(studio, page);
+  await page.goto(`${studio.origin}${audition}/list`);
+  await alive(page);
+  const names = () => page.locator('.items .what a').allTextContents();
+  const before = await names();
+  await page.getByRole('button', { name: /^Move Étude 14.* down$/ }).focus();
+  await page.keyboard.press('Enter');
+  await expect.poll(names).toEqual([before[1], before[0], ...before.slice(2)]);
+  await alive(page);
+  await page.reload();
+  expect(await names()).toEqual([before[1], before[0], ...before.slice(2)]);
+});
+
+test('the list is put in another order by dragging a handle', async ({ browser }) => {
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 1000 } })).newPage();
+  const audition = await enterDemo(studio, page);
+  await page.goto(`${studio.origin}${audition}/list`);
+  await alive(page);
+  const names = () => page.locator('.items .what a').allTextContents();
+  const before = await names();
+  const grip = (await page.locator('.grip').first().boundingBox())!;
+  const [first, second] = [
+    (await page.locator('.items li').nth(0).boundingBox())!,
+    (await page.locator('.items li').nth(1).boundingBox())!
+  ];
+  const [x, y] = [grip.x + 10, grip.y + 10];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x, y + 10, { steps: 3 });
+  await page.mouse.move(x, y + first.height / 2 + second.height / 2 + 10, { steps: 12 });
+  await expect.poll(names).not.toEqual(before);
+  await page.mouse.up();
+  const after = await names();
+  expect(after[1]).toBe(before[0]);
+  await alive(page);
+  await page.reload();
+  expect(await names()).toEqual(after);
+});
+
+test('two tabs editing one item: the later is told and keeps what it typed', async ({ browser }) => {
+  const context = await browser.newContext();
+  const [one, two] = [await context.newPage(), await context.newPage()];
+  const audition = await enterDemo(studio, one);
+  await one.goto(`${studio.origin}${audition}/list`);
+  const href = await one.getByRole('link', { name: /Harbour/ }).getAttribute('href');
+  for (const page of [one, two]) {
+    await page.goto(studio.origin + href);
+    await alive(page);
+  }
+  await one.getByLabel('What is being tested').fill('from the first tab');
+  await one.getByRole('button', { name: 'Save', exact: true }).click();
+  await one.waitForURL(/\/list\?undo=/);
+  await two.getByLabel('What is being tested').fill('from the second tab');
+  await two.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(two.getByRole('alert')).toContainText('changed in another window');
+  await expect(two.getByLabel('What is being tested')).toHaveValue('from the second tab');
+  await two.getByRole('button', { name: 'Save', exact: true }).click();
+  await two.waitForURL(/\/list\?undo=/);
+  await expect(two.getByText('tested: from the second tab')).toBeVisible();
+});
+
+test('a hundred kilobytes of text are refused at their field and stay there', async ({ browser }) => {
+  const page = await (await browser.newContext()).newPage();
+  const audition = await enterDemo(studio, page);
+  await page.goto(`${studio.origin}${audition}/log`);
+  await alive(page);
+  await page.locator('#line').fill(`1 10m ${'long '.repeat(20_000)}`);
+  await page.getByRole('button', { name: 'Log', exact: true }).click();
+  await expect(page.locator('#line-fault')).toContainText('At most 4,000 characters');
+  expect((await page.locator('#line').inputValue()).length).toBeGreaterThan(99_000);
+});
