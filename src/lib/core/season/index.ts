@@ -8,6 +8,7 @@ export * from './facts/follow-bars';
 export * from './climb/since';
 export * from './laid/wall';
 export * from './scratch/change';
+export { editsOf } from './scratch/edits';
 export * from './climb/strategy';
 export * from './climb/preview';
 export { type Joint, type Part, agreedAbout, headedBy, joinAuditions } from './joint/join';

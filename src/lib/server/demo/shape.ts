@@ -1,6 +1,6 @@
 /** What the demo's candidates and items are made of. */
 import type { SectionTempo } from '../../core/tempo';
-import type { ItemInput } from '../usecase/list';
+import type { ItemInput } from '../change/item-place';
 
 export type DemoItem = ItemInput & {
   /** Chance that a planned rung comes to hold in its block: how this player gets on with it. */

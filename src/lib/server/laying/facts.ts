@@ -106,13 +106,6 @@ function joinWith(
   return { ...season, own, joint, log, others: items, request: headedBy(joint.request, own) };
 }
 
-/** What the plan would be laid from were this audition's own facts others. */
-export function withOwn(season: Season, own: SeasonRequest): SeasonRequest {
-  if (!season.joint) return own;
-  const others = season.joint.parts.filter((part) => part.auditionId !== season.audition.id);
-  return joinWith(season, own, others, season.others).request;
-}
-
 function readOwn(
   app: App,
   audition: Audition,
@@ -132,7 +125,7 @@ function readOwn(
 }
 
 /** The rounds as this candidate's plan knows them: a call's round hears items of the list, a plan's this candidate's own. */
-export function readDates(
+function readDates(
   { rounds }: Pick<Audition, 'rounds'>,
   items: readonly ListItem[]
 ): Pick<SeasonRequest, 'rounds'> {

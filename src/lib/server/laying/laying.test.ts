@@ -4,10 +4,10 @@ import { layForEach } from '../../core/season';
 import { type App, type Who, makeApp } from '../app';
 import { openDb, writesOf } from '../db/open';
 import { latestVersion, versionHeads } from '../store/plan-version';
-import { addAudition, previewCall, readCall, readCalls, saveCall, takeCall } from '../usecase/call';
+import { addAudition, readCall, readCalls, saveCall, takeCall } from '../usecase/call';
 import { readCountback, readHead, readPaper, readReadiness, readVersions } from '../usecase/countback';
 import { readLesson, setDayMinutes, setStep, setTarget } from '../usecase/lesson';
-import { addItem, orderItems, previewItem, readItem, readList, removeItem, saveItem } from '../usecase/list';
+import { addItem, orderItems, readItem, readList, removeItem, saveItem } from '../usecase/list';
 import { logTouch, readLog, removeTouch } from '../usecase/log';
 import { pinBlock, pinRung, unpinBlock, unpinRung } from '../usecase/pin';
 import { addAway, addCandidate, readCandidate, readFacts, readStudio } from '../usecase/studio';
@@ -175,15 +175,12 @@ describe('reading', () => {
   it('writes nothing, on the day the plan is of and on the days after', () => {
     logTouch(app, TEACHER, { itemId, date: '2026-11-24', minutes: 12, tempoBpm: 60, attempts: 'nccc' });
     setTarget(app, TEACHER, { itemId, sectionId: sectionId(), bpm: 80 });
-    const { call } = readCall(app, TEACHER, { auditionId: first }).audition;
     const reads = [readCall, readCountback, readHead, readLesson, readList, readLog, readPaper];
     for (const days of [0, 1, 30, 90]) {
       now += days * DAY_MS;
       const before = writesOf(app.db);
       for (const read of [...reads, readReadiness, readScratch, readVersions])
         read(app, TEACHER, { auditionId: first });
-      previewCall(app, TEACHER, { auditionId: first, name: 'x', rounds: call.rounds, dates: [] });
-      previewItem(app, TEACHER, { itemId, item: { ...STUDY, name: 'Other' } });
       readItem(app, TEACHER, { itemId });
       readStudio(app, TEACHER, {});
       readCalls(app, TEACHER, {});

@@ -109,7 +109,7 @@ function withUploads({ dates, rounds }: Call): Call['dates'] {
 }
 
 /** Rounds at the slots that are known of them, in order of time. */
-export function placeSlots(rounds: readonly Round[], slots: readonly Slot[]): Round[] {
+function placeSlots(rounds: readonly Round[], slots: readonly Slot[]): Round[] {
   return rounds
     .map((round) => {
       const slot = slots.find((s) => s.roundId === round.id);

@@ -34,6 +34,11 @@ const statements = preparedOnce((db) => ({
      WHERE i.audition_id = ? AND t.removed_at_ms IS NULL AND i.removed_at_ms IS NULL AND l.removed_at_ms IS NULL ORDER BY t.date, t.logged_at_ms, t.rowid`
     )
     .pluck(),
+  byId: db
+    .prepare<[string, number], string>(
+      `SELECT ${ROW} FROM touch t WHERE t.id = ? AND (? OR t.removed_at_ms IS NULL)`
+    )
+    .pluck(),
   itemOf: db.prepare<[string], { item_id: string }>('SELECT item_id FROM touch WHERE id = ?'),
   count: db.prepare<[string], number>('SELECT count(*) FROM touch WHERE item_id = ?').pluck(),
   setRemoved: db.prepare('UPDATE touch SET removed_at_ms = ? WHERE id = ?'),
@@ -81,6 +86,11 @@ export function addTouch(db: Db, t: Touch, nowMs: number): void {
 /** All touches of an audition's items, in time order. */
 export const touchesOfAudition = (db: Db, auditionId: string): Touch[] =>
   statements(db).ofAudition.all(auditionId).map(decode);
+/** One that was taken out is found only where it is asked for. */
+export function findTouch(db: Db, id: string, isAny = false): Touch | undefined {
+  const text = statements(db).byId.get(id, isAny ? 1 : 0);
+  return text === undefined ? undefined : decode(text);
+}
 /** Those taken out too. */
 export const countTouches = (db: Db, itemId: string) => statements(db).count.get(itemId)!;
 export const itemOfTouch = (db: Db, id: string) => statements(db).itemOf.get(id)?.item_id;

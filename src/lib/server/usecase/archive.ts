@@ -18,7 +18,7 @@ import { latestVersion } from '../store/plan-version';
 import { addTouch, touchesOfAudition } from '../store/touch';
 import { serverLog } from '../log';
 import * as intake from '../store/intake';
-import { boundCount, boundDates, boundTime } from './bounds';
+import { boundCount, boundDates, boundTime } from '../change/bounds';
 import { useCase, waitingUseCase } from './use-case';
 
 /** Everything of the studio. */

@@ -3,28 +3,21 @@
  * would do to every plan, shown before it is saved; and when its page was last looked at.
  */
 import { dayOf } from '../../core/units';
-import { outOfReach, roundDayFault } from '../../core/season';
-import { skippedTime } from '../../schema/round';
 import type { CallEffect } from '../../schema/view';
 import { type App, type Who, todayIn } from '../app';
+import { applyChange } from '../change/apply';
+import { boundCount } from '../change/bounds';
+import { type CallInput, boundCall, refuseName, withIds } from '../change/call-place';
 import { CodedError, orNotFound } from '../errors';
 import * as auditions from '../store/audition';
 import * as calls from '../store/call';
 import { findCandidate } from '../store/candidate';
 import { addOwn, listItemIds, printedItems } from '../store/item';
 import { candidateOfAudition } from './owner';
-import { readDates, readSeason } from '../laying/facts';
-import { layAgain, layForTakers } from '../laying/lay';
+import { readSeason } from '../laying/facts';
+import { layAgain } from '../laying/lay';
 import { effectOn } from './effect';
-import { boundCount, boundDates } from './bounds';
-import { READERS, keepUndo } from './keep-undo';
 import { useCase } from './use-case';
-
-export type CallInput = {
-  readonly name: string;
-  readonly rounds: readonly calls.Round[];
-  readonly dates: readonly calls.OtherDate[];
-};
 
 /** A new call, taken by one candidate; returns the audition's id. */
 export const addAudition = useCase({
@@ -39,12 +32,6 @@ export const addAudition = useCase({
     return take(app, input.candidateId, callId);
   }
 });
-
-/** Two lists of one name could not be told apart. */
-function refuseName(app: App, name: string, callId: string | null): void {
-  const isTaken = calls.listCalls(app.db).some((call) => call.name === name && call.id !== callId);
-  if (isTaken) throw new CodedError('list-name-taken');
-}
 
 /** A call the studio has, taken by one more candidate with its whole list; returns the audition's id. */
 export const takeCall = useCase({
@@ -70,17 +57,6 @@ function take(app: App, candidateId: string, callId: string): string {
   const beganOn = todayIn(app, candidate.zone);
   auditions.addAudition(app.db, { id, candidateId, callId, beganOn }, app.now());
   return id;
-}
-
-/** A round that is new in a form has no id yet; one that has is there once, and never another call's. */
-function withIds(app: App, rounds: readonly calls.Round[], callId: string | null): calls.Round[] {
-  const seen = new Set<string>();
-  return rounds.map((r) => {
-    if (r.id === '') return { ...r, id: app.newId() };
-    const of = calls.callOfRound(app.db, r.id) ?? callId;
-    if (of !== callId || seen.size === seen.add(r.id).size) throw new CodedError('changed-elsewhere');
-    return r;
-  });
 }
 
 /** Opens the editor of a new audition: the candidate, and the calls that could be taken instead. */
@@ -131,88 +107,32 @@ export type OwnInput = {
   readonly slots: readonly auditions.Slot[];
 };
 
+type CallChange = CallInput & { auditionId: string; own?: OwnInput | undefined };
+
+function changeCall({ auditionId, name, rounds, dates, own }: CallChange) {
+  const to = { name, rounds, dates, ...(own ? { ownDates: own.dates, slots: own.slots } : {}) };
+  return { edits: [{ kind: 'call', about: { auditionId }, to } as const], cause: 'call changed' };
+}
+
 /** Saves the call for everyone who takes it, and this candidate's own dates and slots. Returns the secret by which it can be taken back. */
 export const saveCall = useCase({
   rule: 'teacher',
-  run: (app: App, input: CallInput & { auditionId: string; version: number; own?: OwnInput | undefined }) => {
-    const { auditionId, own } = input;
-    const audition = orNotFound(auditions.findAudition(app.db, auditionId));
-    const before = READERS.call(app, { auditionId })!;
-    const { callId, candidateId } = audition;
-    const { name, dates, version } = input;
-    refuseName(app, name, callId);
-    boundCall(app, input);
-    const rounds = withIds(app, input.rounds, audition.callId);
-    if (!calls.saveCall(app.db, { id: callId, name, dates, rounds, version }))
+  run: (app: App, input: CallChange & { version: number }) => {
+    const { candidateId, call, ownVersion } = orNotFound(auditions.findAudition(app.db, input.auditionId));
+    if (call.version !== input.version || (input.own && input.own.version !== ownVersion))
       throw new CodedError('changed-elsewhere');
-    if (own) saveOwn(app, audition, rounds, own);
-    layForTakers(app, callId, 'call changed');
-    return keepUndo(app, candidateId, 'call', { auditionId }, before);
+    return applyChange(app, { candidateId, ...changeCall(input) });
   }
 });
-
-/** Own dates and slots; a slot in a round that is no more goes with it. */
-function saveOwn(
-  app: App,
-  audition: auditions.Audition,
-  rounds: readonly calls.Round[],
-  own: OwnInput
-): void {
-  boundDates(
-    app,
-    'UTC',
-    own.dates.map((d) => d.date)
-  );
-  if (!auditions.saveOwnDates(app.db, audition.id, own.dates, own.version))
-    throw new CodedError('changed-elsewhere');
-  for (const round of rounds) {
-    const slot = own.slots.find((s) => s.roundId === round.id);
-    const was = audition.slots.find((s) => s.roundId === round.id);
-    if (!slot) auditions.dropSlot(app.db, audition.id, round.id);
-    else if (slot.date !== was?.date || slot.time !== was.time) putSlot(app, audition, round, slot);
-  }
-}
-
-/** Throws CodedError where a date of a call is out of reach. */
-function boundCall(app: App, { rounds, dates }: CallInput): void {
-  boundDates(app, 'UTC', [...rounds.flatMap((r) => [r.date, r.uploadBy]), ...dates.map((d) => d.date)]);
-}
 
 /** What a changed call would do to the plan of everyone who takes it; nothing is saved. */
 export const previewCall = useCase({
   rule: 'teacher',
   run: (app: App, input: CallInput & { auditionId: string }): CallEffect[] => {
     const { callId } = orNotFound(auditions.findAudition(app.db, input.auditionId));
-    return auditions
-      .takersOf(app.db, callId)
-      .filter((taker) => !taker.isArchived)
-      .map((taker) =>
-        effectOn(app, taker, ({ own, audition, items }) => {
-          const rounds = auditions.placeSlots(withIds(app, input.rounds, callId), audition.slots);
-          return { ...own, ...readDates({ rounds }, items) };
-        })
-      );
+    return effectOn(app, auditions.takersOf(app.db, callId), changeCall(input));
   }
 });
-
-function putSlot(app: App, audition: auditions.Audition, round: calls.Round, slot: auditions.Slot): void {
-  const fault = slotFault(app, audition, round, slot);
-  if (fault) throw new CodedError('slot-unsound', `${round.name}: ${fault}`);
-  auditions.putSlot(app.db, audition.id, slot);
-}
-
-/** Why a slot cannot be; of a round that has taken place only the clock is asked. */
-function slotFault(
-  app: App,
-  audition: auditions.Audition,
-  round: calls.Round,
-  { date, time }: { date: string; time?: string | undefined }
-): string | null {
-  const { zone } = orNotFound(findCandidate(app.db, audition.candidateId));
-  const today = todayIn(app, zone);
-  const dayFault = round.date < today ? outOfReach(date, today) : roundDayFault(date, today);
-  return dayFault ?? skippedTime({ date, time, zone: round.zone });
-}
 
 /** Days after which the page with the call is to be looked at again (handbook section 2: weekly). */
 const RECHECK_DAYS = 7;
@@ -229,8 +149,8 @@ export const checkCall = useCase({
   run: (app: App, { auditionId }: { auditionId: string }) => {
     const audition = orNotFound(auditions.findAudition(app.db, auditionId));
     const { zone } = orNotFound(findCandidate(app.db, audition.candidateId));
-    calls.setCallChecked(app.db, audition.callId, todayIn(app, zone));
-    return keepUndo(app, audition.candidateId, 'checked', { auditionId }, audition.call.checkedOn);
+    const edit = { kind: 'checked', about: { auditionId }, to: todayIn(app, zone) } as const;
+    return applyChange(app, { candidateId: audition.candidateId, edits: [edit], cause: 'call looked at' });
   }
 });
 

@@ -6,9 +6,10 @@ import { LIGHT_DAYS, readAways } from '../../core/plan';
 import { dayOf, formatDate } from '../../core/units';
 import type { CountbackItem, SeasonHeadView } from '../../schema/view';
 import { type App, todayIn } from '../app';
+import { carryOut } from '../change/apply';
 import { hasGrant } from '../grant/grant';
 import { findCandidate } from '../store/candidate';
-import { type ListItem, type TickKind, findItem, setTick } from '../store/item';
+import { type ListItem, type TickKind, findItem } from '../store/item';
 import { lessonNotesOf } from '../store/lesson';
 import { versionByNumber, versionDays, versionHeads } from '../store/plan-version';
 import { candidateOfAudition, candidateOfItem } from './owner';
@@ -244,6 +245,8 @@ export const tickCheck = useCase({
     if (!TICKS.includes(input.kind))
       throw new RangeError(`no tick for ${input.kind}: it follows from the log`);
     const candidate = orNotFound(findCandidate(app.db, orNotFound(candidateOfItem(app, input))));
-    setTick(app.db, input.itemId, input.kind, input.isTicked ? todayIn(app, candidate.zone) : null);
+    const about = { itemId: input.itemId, check: input.kind };
+    const to = input.isTicked ? todayIn(app, candidate.zone) : null;
+    carryOut(app, { edits: [{ kind: 'tick', about, to }], cause: 'a check ticked' });
   }
 });

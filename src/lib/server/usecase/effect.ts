@@ -1,28 +1,31 @@
-/** What changed facts would do to one candidate's plan; nothing is saved. */
-import { type SeasonPlan, type SeasonRequest, compareLayings, laySeason } from '../../core/season';
+/** What a change would do to the plans of those who take a list; nothing is saved. */
+import { type SeasonPlan, compareLayings } from '../../core/season';
 import type { CallEffect, CallSide, Taker } from '../../schema/view';
 import type { App } from '../app';
-import { type Season, readSeason, withOwn } from '../laying/facts';
+import { type Change, carryOut, tryOut } from '../change/apply';
+import { readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
 
-/** `change` makes this audition's own facts as they would then be, from the season as it is. */
+/** Of those who are not put away. Throws CodedError where the change could not be kept. */
 export function effectOn(
   app: App,
-  { auditionId, name }: Taker,
-  change: (season: Season) => SeasonRequest
-): CallEffect {
-  const season = readSeason(app, auditionId);
-  const now = planOf(app, season)?.plan ?? null;
-  const own = change(season);
-  const canLay = own.items.length > 0 && own.rounds.length > 0;
-  const then = canLay ? laySeason({ ...withOwn(season, own), previous: now?.agreed }) : null;
-  return {
+  takers: readonly Taker[],
+  change: Pick<Change, 'edits' | 'cause'>
+): CallEffect[] {
+  const seen = takers.filter((taker) => !taker.isArchived);
+  const plans = () => seen.map(({ auditionId }) => planOf(app, readSeason(app, auditionId))?.plan ?? null);
+  const now = plans();
+  const then = tryOut(app, () => {
+    carryOut(app, change);
+    return plans();
+  });
+  return seen.map(({ auditionId, name }, i) => ({
     auditionId,
     candidateName: name,
-    before: sideOf(now),
-    after: sideOf(then),
-    moved: now && then ? compareLayings(now, then).length : 0
-  };
+    before: sideOf(now[i]!),
+    after: sideOf(then[i]!),
+    moved: now[i] && then[i] ? compareLayings(now[i], then[i]).length : 0
+  }));
 }
 
 function sideOf(plan: SeasonPlan | null): CallSide | null {

@@ -7,19 +7,18 @@ import { readPaces, readSince } from '../../core/season';
 import { type StepSchool, targetOf } from '../../core/tempo';
 import { dayOf, formatDate, weekdayOf } from '../../core/units';
 import { type App, todayIn } from '../app';
+import { applyChange } from '../change/apply';
+import { boundCount } from '../change/bounds';
+import type { Edit } from '../change/places';
 import { CodedError, orNotFound } from '../errors';
 import { takersOf } from '../store/audition';
 import { type CandidateTime, findCandidate } from '../store/candidate';
 import * as items from '../store/item';
 import * as lessons from '../store/lesson';
 import { candidateOfAudition } from './owner';
-import { boundCount } from './bounds';
 import { readSeason } from '../laying/facts';
-import { layAgain } from '../laying/lay';
 import { planOf } from '../laying/plan';
-import { READERS, keepUndo } from './keep-undo';
 import { changeTime } from './studio';
-import { setSections, withTarget } from './target';
 import { useCase } from './use-case';
 
 const DAYS_AHEAD = 7;
@@ -83,37 +82,29 @@ function minutesOn(time: Time, date: string) {
 /** A section's target for this candidate; of a published range, where in it. Returns the secret by which it can be taken back. */
 export const setTarget = useCase({
   rule: 'teacher',
-  run: (app: App, input: { itemId: string; sectionId: string; bpm: number }) => {
-    const item = orNotFound(items.findItem(app.db, input.itemId));
-    const section = orNotFound(item.sections.find((s) => s.id === input.sectionId));
-    const before = targetOf(section.tempo)?.bpm;
-    if (before === undefined) throw new CodedError('no-target');
-    const tempo = withTarget(section.tempo, input.bpm);
-    setSections(
-      app,
-      item,
-      item.sections.map((s) => (s === section ? { ...s, tempo } : s))
-    );
-    layAgain(app, item.auditionId, `target of ${item.name}`);
-    const about = { itemId: item.id, sectionId: section.id };
-    return keepUndo(app, ownerOf(app, item), 'target', about, before);
+  run: (app: App, { itemId, sectionId, bpm }: { itemId: string; sectionId: string; bpm: number }) => {
+    const item = orNotFound(items.findItem(app.db, itemId));
+    const section = orNotFound(item.sections.find((s) => s.id === sectionId));
+    if (!targetOf(section.tempo)) throw new CodedError('no-target');
+    const edit = { kind: 'target', about: { itemId, sectionId }, to: bpm } as const;
+    return changeItem(app, item, edit, `target of ${item.name}`);
   }
 });
 
 /** The step of the click for one item of this candidate. Returns the secret by which it can be taken back. */
 export const setStep = useCase({
   rule: 'teacher',
-  run: (app: App, input: { itemId: string; step: StepSchool | undefined }) => {
-    const item = orNotFound(items.findItem(app.db, input.itemId));
-    const schools = { ...item.schools, step: input.step };
-    items.setSchools(app.db, item.id, schools);
-    layAgain(app, item.auditionId, `step of ${item.name}`);
-    return keepUndo(app, ownerOf(app, item), 'step', { itemId: item.id }, item.schools?.step ?? null);
+  run: (app: App, { itemId, step }: { itemId: string; step: StepSchool | undefined }) => {
+    const item = orNotFound(items.findItem(app.db, itemId));
+    const edit = { kind: 'step', about: { itemId }, to: step ?? null } as const;
+    return changeItem(app, item, edit, `step of ${item.name}`);
   }
 });
 
-const ownerOf = (app: App, { auditionId }: items.ListItem) =>
-  orNotFound(candidateOfAudition(app, { auditionId }));
+function changeItem(app: App, { auditionId }: items.ListItem, edit: Edit, cause: string): string {
+  const candidateId = orNotFound(candidateOfAudition(app, { auditionId }));
+  return applyChange(app, { candidateId, edits: [edit], cause });
+}
 
 /** Minutes of single dates; the weekday's again where they are the same. Returns the secret by which it can be taken back. */
 export const setDayMinutes = useCase({
@@ -144,10 +135,13 @@ export const saveLessonNote = useCase({
     const { candidateId, note, was } = input;
     const { zone } = orNotFound(findCandidate(app.db, candidateId));
     const about = { candidateId, date: todayIn(app, zone) };
-    const before = READERS.note(app, about)!;
-    if (before !== was) throw new CodedError('changed-elsewhere');
-    lessons.putLessonNote(app.db, candidateId, { date: about.date, note });
-    return keepUndo(app, candidateId, 'note', about, before);
+    const before = lessons.lessonNotesOf(app.db, candidateId).find(({ date }) => date === about.date);
+    if ((before?.note ?? '') !== was) throw new CodedError('changed-elsewhere');
+    return applyChange(app, {
+      candidateId,
+      edits: [{ kind: 'note', about, to: note }],
+      cause: 'lesson note'
+    });
   }
 });
 
@@ -159,9 +153,11 @@ export const answerWish = useCase({
       candidateId: orNotFound(lessons.candidateOfWish(app.db, input.wishId)),
       wishId: input.wishId
     };
-    const before = READERS.wish(app, about)!;
-    lessons.answerWish(app.db, input.wishId, input.answer);
-    return keepUndo(app, about.candidateId, 'wish', about, before);
+    const wish = orNotFound(
+      lessons.wishesOf(app.db, about.candidateId).find(({ id }) => id === input.wishId)
+    );
+    const edit = { kind: 'wish', about, to: { ...wish, answer: input.answer } } as const;
+    return applyChange(app, { candidateId: about.candidateId, edits: [edit], cause: 'wish answered' });
   }
 });
 
@@ -187,7 +183,7 @@ export const addWish = useCase({
     boundCount('wishes', before.length + 1);
     boundCount('waiting', before.filter((w) => w.answer === null).length + 1);
     const wish = { id: app.newId(), madeOn: todayIn(app, zone), says, answer: null };
-    lessons.addWish(app.db, candidateId, wish);
-    return keepUndo(app, candidateId, 'wish', { candidateId, wishId: wish.id }, null);
+    const edit = { kind: 'wish', about: { candidateId, wishId: wish.id }, to: wish } as const;
+    return applyChange(app, { candidateId, edits: [edit], cause: 'a wish' });
   }
 });

@@ -2,20 +2,19 @@
  * The list: items with what is printed, the list's and of all who took it, and what is one candidate's own. A correction
  * is laid into every taker's plan.
  */
-import { followBars } from '../../core/season';
 import type { CallEffect } from '../../schema/view';
-import { type App, todayIn } from '../app';
+import type { App } from '../app';
+import { applyChange, carryOut } from '../change/apply';
+import { boundCount } from '../change/bounds';
+import { type ItemInput, boundItem, ownOf, printedOf, todayOf } from '../change/item-place';
 import { CodedError, orNotFound } from '../errors';
 import { findAudition, takersOf } from '../store/audition';
-import { findCandidate } from '../store/candidate';
 import * as items from '../store/item';
 import { candidateOfAudition } from './owner';
 import { readSeason } from '../laying/facts';
-import { layAgain, layForTakers } from '../laying/lay';
+import { layForTakers } from '../laying/lay';
 import { planOf } from '../laying/plan';
 import { effectOn } from './effect';
-import { boundCount, boundDates } from './bounds';
-import { keepUndo } from './keep-undo';
 import { useCase } from './use-case';
 
 /** The list in order, with what holds of each item, and who else took it. */
@@ -65,17 +64,6 @@ export const prepareItem = useCase({
   run: (app: App, input: { auditionId: string }) => orNotFound(findAudition(app.db, input.auditionId)).name
 });
 
-/** An item as it is typed: what is printed and what is this candidate's own. */
-export type ItemInput = Omit<items.Printed, 'pages' | 'key' | 'errata' | 'cuts'> &
-  Pick<items.ListItem, 'mostPerDayMin' | 'schools'> & {
-    readonly pages?: string | undefined;
-    readonly key?: string | undefined;
-    readonly errata?: readonly Omit<items.Erratum, 'addedOn'>[] | undefined;
-    readonly cuts?: readonly Omit<items.Cut, 'addedOn'>[] | undefined;
-    /** Its sections are this candidate's alone; else they are the list's. */
-    readonly hasOwnSections?: boolean | undefined;
-  };
-
 /**
  * Adds an item at the end of the list, for all who took it, and returns its id in this audition. Sections without an id
  * get one.
@@ -96,7 +84,7 @@ function putItem(app: App, to: string, typed: ItemInput): string {
   boundCount('items', items.listItemIds(app.db, callId).length + 1);
   boundItem(app, to, item);
   const listItemId = app.newId();
-  items.addPrinted(app.db, callId, listItemId, printedOf(item, item.sections, dayFor(app, to)));
+  items.addPrinted(app.db, callId, listItemId, printedOf(item, item.sections, todayOf(app, to)));
   const id = app.newId();
   for (const { auditionId } of takersOf(app.db, callId)) {
     const isThis = auditionId === to;
@@ -124,37 +112,16 @@ export const addItems = useCase({
 export const previewItem = useCase({
   rule: 'teacher',
   run: (app: App, input: { itemId: string; item: ItemInput }): CallEffect[] => {
-    const before = orNotFound(items.findItem(app.db, input.itemId));
-    const { callId } = orNotFound(findAudition(app.db, before.auditionId));
-    const item = withSectionIds(app, input.item);
-    const isOwn = item.hasOwnSections === true && items.takenItems(app.db, before.listItemId).length > 1;
-    const changed = (own: items.ListItem): items.ListItem => {
-      if (own.listItemId !== before.listItemId) return own;
-      const {
-        hasOwnSections: _,
-        mostPerDayMin,
-        schools,
-        cuts,
-        errata: _errata,
-        pages: _pages,
-        key: _key,
-        ...printed
-      } = item;
-      const mine = own.id === before.id ? { mostPerDayMin, schools } : {};
-      const dated = (cuts ?? []).map((cut) => ({ ...cut, addedOn: '' }));
-      const sections =
-        own.id === before.id || (!isOwn && !own.hasOwnSections)
-          ? item.sections
-          : (followBars(own.sections, before, item) ?? item.sections);
-      return { ...own, ...printed, ...mine, cuts: dated, id: own.id, sections };
-    };
-    return takersOf(app.db, callId)
-      .filter((taker) => !taker.isArchived)
-      .map((taker) =>
-        effectOn(app, taker, (season) => ({ ...season.own, items: season.items.map(changed) }))
-      );
+    const { auditionId } = orNotFound(items.findItem(app.db, input.itemId));
+    const { callId } = orNotFound(findAudition(app.db, auditionId));
+    return effectOn(app, takersOf(app.db, callId), changeItem(app, input));
   }
 });
+
+function changeItem(app: App, { itemId, item }: { itemId: string; item: ItemInput }) {
+  const to = withSectionIds(app, item);
+  return { edits: [{ kind: 'item', about: { itemId }, to } as const], cause: `${item.name} changed` };
+}
 
 /** Returns the secret by which it can be taken back. */
 export const saveItem = useCase({
@@ -162,79 +129,10 @@ export const saveItem = useCase({
   run: (app: App, input: { itemId: string; item: ItemInput; version: number }) => {
     const before = orNotFound(items.findItem(app.db, input.itemId));
     if (before.version !== input.version) throw new CodedError('changed-elsewhere');
-    const { callId, candidateId } = orNotFound(findAudition(app.db, before.auditionId));
-    const item = withSectionIds(app, input.item);
-    boundItem(app, before.auditionId, item);
-    const taken = items.takenItems(app.db, before.listItemId);
-    const isOwn = item.hasOwnSections === true && taken.length > 1;
-    const sections = isOwn ? items.printedSections(app.db, before.listItemId) : item.sections;
-    const today = dayFor(app, before.auditionId);
-    items.savePrinted(app.db, before.listItemId, printedOf(item, sections, today, before));
-    items.saveOwn(app.db, before.id, { ...ownOf(item), ownSections: isOwn ? item.sections : null });
-    for (const other of taken.filter((t) => t.hasOwnSections && t.id !== before.id)) {
-      const followed = followBars(other.sections, before, item);
-      items.setOwnSections(app.db, other.id, followed ?? item.sections);
-    }
-    layForTakers(app, callId, `${item.name} changed`);
-    const { version: _, ...was } = before;
-    return keepUndo(app, candidateId, 'item', { itemId: before.id }, was);
+    const { candidateId } = orNotFound(findAudition(app.db, before.auditionId));
+    return applyChange(app, { candidateId, ...changeItem(app, input) });
   }
 });
-
-/** What is printed of an item as it was typed; what is new among errata and cuts is dated, what is left out stays. */
-function printedOf(
-  item: ItemInput,
-  sections: items.ListItem['sections'],
-  today: string,
-  before: Pick<items.Printed, 'pages' | 'key' | 'errata' | 'cuts'> = {
-    pages: '',
-    key: '',
-    errata: [],
-    cuts: []
-  }
-): items.Printed {
-  const { mostPerDayMin: _most, schools: _schools, hasOwnSections: _own, ...printed } = item;
-  const { pages, key, errata, cuts } = item;
-  return {
-    ...printed,
-    sections,
-    pages: pages ?? before.pages,
-    key: key ?? before.key,
-    errata: errata
-      ? errata.map(
-          (e) => before.errata.find((b) => b.bar === e.bar && b.says === e.says) ?? { ...e, addedOn: today }
-        )
-      : before.errata,
-    cuts: cuts
-      ? cuts.map(
-          (c) =>
-            before.cuts.find((b) => b.fromBar === c.fromBar && b.toBar === c.toBar) ?? {
-              ...c,
-              addedOn: today
-            }
-        )
-      : before.cuts
-  };
-}
-
-function boundItem(app: App, auditionId: string, { sections }: ItemInput): void {
-  const { candidateId } = orNotFound(findAudition(app.db, auditionId));
-  const { zone } = orNotFound(findCandidate(app.db, candidateId));
-  boundDates(
-    app,
-    zone,
-    sections.map((s) => s.dueOn)
-  );
-}
-
-function dayFor(app: App, auditionId: string): string {
-  const { candidateId } = orNotFound(findAudition(app.db, auditionId));
-  return todayIn(app, orNotFound(findCandidate(app.db, candidateId)).zone);
-}
-
-function ownOf({ mostPerDayMin, schools }: ItemInput) {
-  return { mostPerDayMin, schools };
-}
 
 function withSectionIds(app: App, item: ItemInput): ItemInput {
   return {
@@ -247,10 +145,9 @@ function withSectionIds(app: App, item: ItemInput): ItemInput {
 export const removeItem = useCase({
   rule: 'teacher',
   run: (app: App, input: { itemId: string; isBack: boolean }) => {
-    const { auditionId, listItemId } = orNotFound(items.ownerOfItem(app.db, input.itemId));
-    items.setItemRemoved(app.db, listItemId, input.isBack ? null : app.now());
-    const { callId } = orNotFound(findAudition(app.db, auditionId));
-    layForTakers(app, callId, input.isBack ? 'an item put back' : 'an item removed');
+    const { auditionId } = orNotFound(items.ownerOfItem(app.db, input.itemId));
+    const edit = { kind: 'on-list', about: { itemId: input.itemId }, to: input.isBack } as const;
+    carryOut(app, { edits: [edit], cause: input.isBack ? 'an item put back' : 'an item removed' });
     return auditionId;
   }
 });
@@ -260,14 +157,9 @@ export const orderItems = useCase({
   rule: 'teacher',
   run: (app: App, input: { auditionId: string; ids: readonly string[] }) => {
     const { candidateId } = orNotFound(findAudition(app.db, input.auditionId));
-    const before = items.itemsOf(app.db, input.auditionId).map((item) => item.id);
-    const known = new Set(before);
-    items.orderItems(
-      app.db,
-      input.auditionId,
-      [...new Set(input.ids)].filter((id) => known.has(id))
-    );
-    layAgain(app, input.auditionId, 'order changed');
-    return keepUndo(app, candidateId, 'order', { auditionId: input.auditionId }, before);
+    const known = new Set(items.itemsOf(app.db, input.auditionId).map((item) => item.id));
+    const to = [...new Set(input.ids)].filter((id) => known.has(id));
+    const edit = { kind: 'order', about: { auditionId: input.auditionId }, to } as const;
+    return applyChange(app, { candidateId, edits: [edit], cause: 'order changed' });
   }
 });

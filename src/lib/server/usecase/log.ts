@@ -1,13 +1,14 @@
 /** The log: touches in, touches out, and the plan laid again after each. */
 import type { Touch } from '../../core/practice';
 import type { App, Who } from '../app';
+import { carryOut } from '../change/apply';
+import { boundCount, boundDates } from '../change/bounds';
 import { findCandidate } from '../store/candidate';
 import { findItem } from '../store/item';
+import { latestVersion } from '../store/plan-version';
 import * as touches from '../store/touch';
 import { candidateOfAudition, candidateOfItem, candidateOfTouch } from './owner';
-import { boundCount, boundDates } from './bounds';
 import { readSeason } from '../laying/facts';
-import { layAgain } from '../laying/lay';
 import { planOf } from '../laying/plan';
 import { orNotFound } from '../errors';
 import { useCase } from './use-case';
@@ -33,20 +34,29 @@ export const readLog = useCase({
   }
 });
 
-/** Logs a touch and returns its id and the laying that follows. What a teacher logs was heard by the teacher. */
+/**
+ * Logs a touch and returns its id and the laying that follows. What a teacher logs was heard by the teacher. One with an id that was
+ * logged before changes nothing.
+ */
 export const logTouch = useCase({
   rule: 'own',
   owner: candidateOfItem,
-  run: (app: App, input: Omit<Touch, 'id'>, who: Who) => {
+  run: (app: App, input: Omit<Touch, 'id'> & { readonly id?: string }, who: Who) => {
     const item = orNotFound(findItem(app.db, input.itemId));
     const { zone } = orNotFound(findCandidate(app.db, orNotFound(candidateOfItem(app, input))));
     boundDates(app, zone, [input.date]);
     boundCount('touches', touches.countTouches(app.db, item.id) + 1);
-    const id = app.newId();
     const evidence =
       input.evidence === 'recording' ? 'recording' : who.kind === 'teacher' ? 'teacher' : 'self';
-    touches.addTouch(app.db, { ...input, id, evidence }, app.now());
-    const version = layAgain(app, item.auditionId, `log: ${item.name}`);
+    const id = input.id ?? app.newId();
+    const edit = {
+      kind: 'touch',
+      about: { touchId: id, itemId: item.id },
+      to: { ...input, id, evidence }
+    } as const;
+    const isThere = touches.itemOfTouch(app.db, id) !== undefined;
+    if (!isThere) carryOut(app, { edits: [edit], cause: `log: ${item.name}` });
+    const version = latestVersion(app.db, item.auditionId);
     return {
       id,
       number: version?.number ?? null,
@@ -60,8 +70,11 @@ export const removeTouch = useCase({
   rule: 'own',
   owner: candidateOfTouch,
   run: (app: App, input: { touchId: string; isBack: boolean }) => {
-    const item = orNotFound(findItem(app.db, orNotFound(touches.itemOfTouch(app.db, input.touchId))));
-    touches.setTouchRemoved(app.db, input.touchId, input.isBack ? null : app.now());
-    layAgain(app, item.auditionId, input.isBack ? 'a touch put back' : 'a touch taken out');
+    const itemId = orNotFound(touches.itemOfTouch(app.db, input.touchId));
+    orNotFound(findItem(app.db, itemId));
+    const about = { touchId: input.touchId, itemId };
+    const to = input.isBack ? touches.findTouch(app.db, input.touchId, true)! : null;
+    const cause = input.isBack ? 'a touch put back' : 'a touch taken out';
+    carryOut(app, { edits: [{ kind: 'touch', about, to }], cause });
   }
 });

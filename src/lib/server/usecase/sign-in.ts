@@ -10,6 +10,7 @@ import { serverLog } from '../log';
 import { hashPassword, isPassword, passwordFault } from '../password';
 import * as accounts from '../store/account';
 import { findCandidate, findCandidateOfAccount, setCandidateAccount } from '../store/candidate';
+import { studioKey } from '../studio-key';
 import { hashToken, newToken } from '../token';
 import { holderOf, useCase, waitingUseCase } from './use-case';
 
@@ -220,16 +221,11 @@ export const changePassword = waitingUseCase({
   }
 });
 
-const DRAFT_KEY = 'drafts';
-
 /** The key under which what somebody has typed is kept on a device until it is saved: their own, and the same on every device. */
 export const readDraftKey = useCase({
   rule: 'self',
   run: (app: App, _input: Record<string, never>, who: Who) => {
-    const made = accounts.findStudioKey(app.db, DRAFT_KEY);
-    const secret = made ?? newToken();
-    if (!made) accounts.putStudioKey(app.db, DRAFT_KEY, secret);
-    return createHmac('sha256', secret).update(accountOf(who)).digest('base64url');
+    return createHmac('sha256', studioKey(app, 'drafts')).update(accountOf(who)).digest('base64url');
   }
 });
 

@@ -1,6 +1,8 @@
 /** The teacher's first page, and candidates with their time. */
 import type { App, Who } from '../app';
 import { todayIn } from '../app';
+import { applyChange } from '../change/apply';
+import { boundCount } from '../change/bounds';
 import type { Recheck, StudioAudition, StudioRow } from '../../schema/view';
 import { CodedError, orNotFound } from '../errors';
 import { emptyLog } from '../db/open';
@@ -14,10 +16,7 @@ import { dayOf, formatDate, sayDate, weekdayOf } from '../../core/units';
 import { itemCount } from '../store/item';
 import { summaryOf } from '../store/plan-version';
 import { isRecheckDue } from './call';
-import { layCandidate } from '../laying/lay';
 import { candidateOfAudition } from './owner';
-import { boundCount, boundDates, boundTime } from './bounds';
-import { READERS, keepUndo } from './keep-undo';
 import { useCase } from './use-case';
 
 /** A new candidate's week before anybody has said otherwise: nothing, so that nothing is promised. */
@@ -179,12 +178,10 @@ export const saveFacts = useCase({
   rule: 'teacher',
   run: (app: App, input: { candidateId: string; facts: candidates.CandidateFacts; version: number }) => {
     const candidate = orNotFound(candidates.findCandidate(app.db, input.candidateId));
-    const before = READERS.facts(app, { candidateId: candidate.id })!;
-    boundDates(app, candidate.zone, [input.facts.consentOn]);
-    if (!candidates.saveFacts(app.db, candidate.id, input.facts, input.version))
-      throw new CodedError('changed-elsewhere');
-    if (candidate.zone !== input.facts.zone) layCandidate(app, candidate.id, 'home zone changed');
-    return keepUndo(app, candidate.id, 'facts', { candidateId: candidate.id }, before);
+    if (candidate.factsVersion !== input.version) throw new CodedError('changed-elsewhere');
+    const about = { candidateId: candidate.id };
+    const edit = { kind: 'facts', about, to: input.facts } as const;
+    return applyChange(app, { ...about, edits: [edit], cause: 'home zone changed' });
   }
 });
 
@@ -235,10 +232,9 @@ export function changeTime(
   version: number,
   cause: string
 ): string {
-  boundTime(app, candidate.zone, time);
-  if (!candidates.saveTime(app.db, candidate.id, time, version)) throw new CodedError('changed-elsewhere');
-  layCandidate(app, candidate.id, cause);
-  return keepUndo(app, candidate.id, 'time', { candidateId: candidate.id }, candidate.time);
+  if (candidate.timeVersion !== version) throw new CodedError('changed-elsewhere');
+  const about = { candidateId: candidate.id };
+  return applyChange(app, { ...about, edits: [{ kind: 'time', about, to: time }], cause });
 }
 
 /** Who can be entered as in the demo; null in a real studio. */

@@ -3,7 +3,7 @@ import { type App, type Who, makeApp } from '../app';
 import { openDb } from '../db/open';
 import { addAudition, readCall, saveCall } from './call';
 import { addItem, readItem, saveItem } from './list';
-import { READERS } from './keep-undo';
+import { PLACES } from '../change/places';
 import { addWish, answerWish, readHome, saveLessonNote, setStep, setTarget } from './lesson';
 import { addAway, addCandidate, readFacts, saveFacts, saveTime } from './studio';
 import { takeBack } from './undo';
@@ -105,7 +105,7 @@ describe('what was saved is taken back', () => {
 describe('what somebody has done since is not taken back with it', () => {
   const item = () => readItem(app, TEACHER, { itemId }).item;
   const call = () => readCall(app, TEACHER, { auditionId }).audition;
-  const facts = (privateNote: string) => ({ ...READERS.facts(app, { candidateId })!, privateNote });
+  const facts = (privateNote: string) => ({ ...PLACES.facts.read(app, { candidateId })!, privateNote });
   const section = () => item().sections[0]!.id;
   /** Each: a deed done twice; the first can then no longer be taken back, the second can, and then the first. */
   const DEEDS: [string, () => string, () => string][] = [
@@ -180,6 +180,8 @@ describe('a day later', () => {
     now += 24 * 3_600_000 + 1;
     expect(() => takeBack(app, self(), { undoToken })).toThrow('nothing here');
     minutes(90, 2);
-    expect(app.db.prepare('SELECT count(*) AS n FROM undo_step').get()).toEqual({ n: 1 });
+    expect(app.db.prepare('SELECT count(*) AS n FROM change WHERE before_json IS NOT NULL').get()).toEqual({
+      n: 1
+    });
   });
 });

@@ -1,11 +1,11 @@
 /**
- * Changes tried on a scratch copy of a season: minutes, dates, targets, schools, what is left out. Applied they make another
- * request; the one they start from stays as it is. Remedies and what-if speak in them, and keeping them is storing them.
+ * Changes tried on a season, as people speak of them: minutes more or less, another date, target, way of working, something left out.
+ * Remedies and what-if speak in them; edits.ts says what they come to.
  */
 import type { PracticeTime } from '../../plan';
 import { type SectionTempo, clickableRange } from '../../tempo';
 import { type Bpm, type Minutes, parseDate, sayUnit } from '../../units';
-import type { Schools, SeasonItem, SeasonRequest } from '../facts/request';
+import type { Schools, SeasonRequest } from '../facts/request';
 
 export type ItemChange = {
   readonly itemId: string;
@@ -22,30 +22,6 @@ export type Changes = {
   readonly rounds?: readonly { readonly roundId: string; readonly date: string }[] | undefined;
   readonly items?: readonly ItemChange[] | undefined;
 };
-
-/** The request with the changes made; what they name that is not there is passed over. */
-export function applyChanges(request: SeasonRequest, changes: Changes): SeasonRequest {
-  const { week, rounds, items, fundamentalsMin, daysIntoMock } = changes;
-  const moved = request.rounds.map((round) => {
-    const to = rounds?.find((r) => r.roundId === round.id);
-    return to ? { ...round, date: to.date } : round;
-  });
-  return {
-    ...request,
-    rounds: moved,
-    daysIntoMock: daysIntoMock ?? request.daysIntoMock,
-    time: {
-      ...request.time,
-      week: addMinutes(request.time.week, week ?? []),
-      fundamentalsMin: fundamentalsMin ?? request.time.fundamentalsMin
-    },
-    items: request.items.map((item) => {
-      const change = items?.find((c) => c.itemId === item.id);
-      const changed = change ? changeItem(item, change) : item;
-      return daysIntoMock === undefined ? changed : { ...changed, daysIntoMock };
-    })
-  };
-}
 
 /** The changes without those to rounds, items or sections that are not there any more, as in a copy kept for a while. */
 export function dropGone(
@@ -91,18 +67,6 @@ export function addMinutes(
     }
   }
   return changed;
-}
-
-function changeItem(item: SeasonItem, change: ItemChange): SeasonItem {
-  return {
-    ...item,
-    schools: change.schools ? { ...item.schools, ...change.schools } : item.schools,
-    isLeftOut: change.isLeftOut ?? item.isLeftOut,
-    sections: item.sections.map((section) => {
-      const target = change.targets?.find((t) => t.sectionId === section.id);
-      return target ? { ...section, tempo: setTarget(section.tempo, target.bpm) } : section;
-    })
-  };
 }
 
 /** The tempo with another target: a stretch within a range, one tempo otherwise. Limits are the caller's to check. */

@@ -1,7 +1,8 @@
 /** Remedies of whole seasons: each makes the plan fit, and one unit less of it does not. plan/extra.test.ts checks minutes with a solver. */
 import { describe, expect, it } from 'vitest';
 import { randomSeason } from '../../../../../tests/fixtures/random-season';
-import { applyChanges, addMinutes } from './change';
+import { addMinutes } from './change';
+import { applyChanges } from './edits';
 import { laySeason } from '../lay/lay';
 import { findRemedies, findRemedy } from './remedy';
 import type { SeasonItem, SeasonRequest } from '../facts/request';

@@ -2,7 +2,8 @@
  * A season that changes are tried on, by itself or laid as one with the candidate's other auditions. What is tried there is carried
  * out on each audition and joined anew, as it would be were it kept: which work stands for which may come out otherwise.
  */
-import { type Changes, type ItemChange, applyChanges } from './change';
+import type { Changes, ItemChange } from './change';
+import { applyChanges, applyEdits, editsOf } from './edits';
 import { type Joint, type Part, agreedAbout, headedBy, joinAuditions } from '../joint/join';
 import type { SeasonRequest } from '../facts/request';
 import { type Names, namesFor } from '../joint/view';
@@ -47,8 +48,8 @@ function tryJoint(parts: readonly Part[], own: Part, previous: SeasonRequest['pr
   return {
     ...lay(parts),
     with: (changes) => {
-      const all = forAllTwins(changes, before);
-      return lay(parts.map((part) => ({ ...part, request: applyChanges(part.request, all) })));
+      const edits = editsOf(forAllTwins(changes, before), parts);
+      return lay(parts.map((part) => ({ ...part, request: applyEdits(part, edits) })));
     }
   };
 }

@@ -2,7 +2,7 @@ import { fail, redirect } from '@sveltejs/kit';
 import { callFaults, callForm, fillCallForm, readCallForm, readOwnForm } from '$lib/schema/call-form';
 import { theApp } from '$lib/server/context';
 import { answerForm, fillForm, refuseForm } from '$lib/server/form/form';
-import { allow, runAs, formOf, sayRefusal } from '$lib/server/http';
+import { allow, runAs, formOf } from '$lib/server/http';
 import { previewCall, readCall, saveCall } from '$lib/server/usecase/call';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -23,12 +23,9 @@ export const actions: Actions = {
     if (!form.valid) return fail(400, { form });
     const faults = callFaults(form.data, runAs(event, readCall, { auditionId }).today);
     if (faults.length > 0) return refuseForm(form, faults);
-    try {
-      const effects = runAs(event, previewCall, { ...readCallForm(form.data), auditionId });
-      return { form, isPreview: true, effects };
-    } catch (thrown) {
-      return refuseForm(form, [{ path: ['_errors'], says: sayRefusal(thrown) }]);
-    }
+    const asked = { ...readCallForm(form.data), auditionId };
+    const answer = await answerForm(form, () => previewCall(theApp(), event.locals.who, asked));
+    return 'failed' in answer ? answer.failed : { form, isPreview: true, effects: answer.done };
   },
   save: async (event) => {
     allow(event, saveCall, undefined);

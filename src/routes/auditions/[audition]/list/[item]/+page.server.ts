@@ -25,8 +25,9 @@ export const actions: Actions = {
     if (!form.valid) return fail(400, { form });
     const read = readItemForm(form.data);
     if (!read.ok) return refuseForm(form, read.faults);
-    const itemId = event.params.item;
-    return { form, isPreview: true, effects: runAs(event, previewItem, { itemId, item: read.item }) };
+    const asked = { itemId: event.params.item, item: read.item };
+    const answer = await answerForm(form, () => previewItem(theApp(), event.locals.who, asked));
+    return 'failed' in answer ? answer.failed : { form, isPreview: true, effects: answer.done };
   },
   save: async (event) => {
     allow(event, saveItem, undefined);

@@ -2,12 +2,12 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { type App, type Who, makeApp } from '../app';
 import { openDb } from '../db/open';
 import { CodedError } from '../errors';
-import { addAudition, readCall, saveCall } from './call';
-import { addItem, addItems, readItem, saveItem } from './list';
-import { addWish, answerWish, readHome, setDayMinutes } from './lesson';
-import { logTouch } from './log';
-import { pinBlock } from './pin';
-import { addAway, addCandidate, archiveCandidate, readFacts, saveFacts, saveTime } from './studio';
+import { addAudition, readCall, saveCall } from '../usecase/call';
+import { addItem, addItems, readItem, saveItem } from '../usecase/list';
+import { addWish, answerWish, readHome, setDayMinutes } from '../usecase/lesson';
+import { logTouch } from '../usecase/log';
+import { pinBlock } from '../usecase/pin';
+import { addAway, addCandidate, archiveCandidate, readFacts, saveFacts, saveTime } from '../usecase/studio';
 import { STUDY } from '../../../../tests/fixtures/study';
 
 const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
