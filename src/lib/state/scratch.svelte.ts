@@ -4,7 +4,7 @@
  */
 import { type Changes, type ItemChange, type Remedy, type SeasonPlan, dropGone } from '$lib/core/season';
 import { SeasonWorker } from '$lib/workers/season.client';
-import type { Opening, Scratch, SeasonFacts } from '$lib/workers/season.questions';
+import type { Opening, Scratch, SeasonFacts } from '$lib/workers/season.worker';
 import type { Draft } from './draft';
 
 export class ScratchSeason {

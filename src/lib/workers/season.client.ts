@@ -1,59 +1,39 @@
-/** The typed call of the season's worker. Questions are answered in order; one that has been overtaken is not waited for. */
+/** A season in its worker: scratch plans and remedies. One laying that has been overtaken is not waited for. */
 import type { Changes, Remedy } from '../core/season';
-import type { Opening, Scratch, SeasonAnswer, SeasonQuestion } from './season.questions';
+import { openWorker } from './open';
+import type { Opening, Scratch, SeasonAnswers } from './season.worker';
 import SeasonThread from './season.worker?worker';
 
 export class SeasonWorker {
-  readonly #thread = new SeasonThread();
-  readonly #waiting = new Map<number, { done: (answer: SeasonAnswer) => void; fail: (why: Error) => void }>();
-  #asked = 0;
-  #lastLay = 0;
+  readonly #worker = openWorker<SeasonAnswers>(new SeasonThread());
+  #lays = 0;
 
   constructor(opening: Opening) {
-    this.#thread.addEventListener(
-      'message',
-      ({ data }: MessageEvent<{ id: number; answer: SeasonAnswer } | { id: number; fault: string }>) => {
-        const waiting = this.#waiting.get(data.id);
-        if ('fault' in data) waiting?.fail(new Error(data.fault));
-        else waiting?.done(data.answer);
-        this.#waiting.delete(data.id);
-      }
-    );
-    this.#thread.addEventListener('error', (event) => {
-      for (const { fail } of this.#waiting.values()) fail(new Error(event.message));
-      this.#waiting.clear();
-    });
-    // where it cannot be opened, each question after it is told why
-    this.#ask({ kind: 'open', ...opening }).catch(() => {});
+    this.#worker.ask.open(opening).catch(() => {});
   }
 
   /** The season's remedies, one after the other. */
   async *remedies(): AsyncGenerator<Remedy, void> {
     for (;;) {
-      const answer = await this.#ask({ kind: 'next-remedy' });
-      if (answer.kind !== 'next-remedy' || !answer.remedy) return;
-      yield answer.remedy;
+      const remedy = await this.#answer(this.#worker.ask.nextRemedy());
+      if (!remedy) return;
+      yield remedy;
     }
   }
 
   /** Null where another laying has been asked for meanwhile. */
   async lay(changes: Changes): Promise<Scratch | null> {
-    const asked = this.#asked + 1;
-    this.#lastLay = asked;
-    const answer = await this.#ask({ kind: 'lay', changes });
-    return answer.kind === 'lay' && asked === this.#lastLay ? answer : null;
+    this.#lays += 1;
+    const asked = this.#lays;
+    const laid = await this.#answer(this.#worker.ask.lay(changes));
+    return asked === this.#lays ? laid : null;
   }
 
   close(): void {
-    this.#thread.terminate();
+    this.#worker.end();
   }
 
-  #ask(question: SeasonQuestion): Promise<SeasonAnswer> {
-    this.#asked += 1;
-    const id = this.#asked;
-    return new Promise((done, fail) => {
-      this.#waiting.set(id, { done, fail });
-      this.#thread.postMessage({ id, question });
-    });
+  #answer<T>(answer: Promise<T>): Promise<T> {
+    return Promise.race([answer, this.#worker.failed]);
   }
 }

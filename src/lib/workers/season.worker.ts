@@ -1,8 +1,13 @@
-/** The entry of the worker that lays scratch plans and looks for remedies, so that the page never waits. */
+/** The worker that lays scratch plans and looks for remedies, so that the page never waits. */
 import type { Touch } from '../core/practice';
 import {
+  type Changes,
+  type Move,
+  type Part,
   type Remedy,
   type SeasonPlan,
+  type SeasonRequest,
+  type Step,
   type Tried,
   compareLayings,
   findRemedies,
@@ -11,7 +16,28 @@ import {
   trySeason,
   viewOf
 } from '../core/season';
-import type { Opening, SeasonAnswer, SeasonQuestion } from './season.questions';
+import { answerFrom } from './open';
+
+/** All that a season is laid from but its log. */
+export type SeasonFacts = Omit<SeasonRequest, 'log'>;
+
+export type Opening = {
+  readonly auditionId: string;
+  /** This audition, and the candidate's others where they are laid as one. */
+  readonly parts: readonly (Omit<Part, 'request'> & { readonly facts: SeasonFacts })[];
+  /** Where the logs are read, as JSON: one for each part. */
+  readonly logsAt: string;
+  /** As it stands. */
+  readonly plan: SeasonPlan;
+};
+
+export type Scratch = {
+  readonly plan: SeasonPlan;
+  /** Planned stairs by item. */
+  readonly steps: Readonly<Record<string, readonly Step[]>>;
+  /** Against the plan as it stands. */
+  readonly moves: readonly Move[];
+};
 
 type Season = {
   readonly tried: Tried;
@@ -21,7 +47,7 @@ type Season = {
 };
 let opened: Promise<Season>;
 
-async function open({ auditionId, parts, logsAt, plan }: Opening): Promise<Season> {
+async function read({ auditionId, parts, logsAt, plan }: Opening): Promise<Season> {
   const response = await fetch(logsAt);
   if (!response.ok) throw new Error(`the log could not be read (${response.status})`);
   const logs = (await response.json()) as (readonly Touch[])[];
@@ -30,24 +56,25 @@ async function open({ auditionId, parts, logsAt, plan }: Opening): Promise<Seaso
   return { tried, remedies: findRemedies(tried), plan };
 }
 
-async function answer(question: SeasonQuestion): Promise<SeasonAnswer> {
-  if (question.kind === 'open') {
-    opened = open(question);
+const season = {
+  /** First of all. Each question after it is told why where it cannot be opened. */
+  async open(opening: Opening): Promise<void> {
+    opened = read(opening);
     await opened;
-    return { kind: 'open' };
+  },
+  /** Null where there is no other. */
+  async nextRemedy(): Promise<Remedy | null> {
+    return (await opened).remedies.next().value ?? null;
+  },
+  async lay(changes: Changes): Promise<Scratch> {
+    const { tried, plan } = await opened;
+    const { request, names } = tried.with(changes);
+    const joint = laySeason(request);
+    const laid = names ? viewOf(joint, names) : joint;
+    const steps = Object.fromEntries(laid.items.map((item) => [item.id, plannedStairs(item, laid.today)]));
+    return { plan: laid, steps, moves: compareLayings(plan, laid) };
   }
-  const { tried, remedies, plan } = await opened;
-  if (question.kind === 'next-remedy') return { kind: 'next-remedy', remedy: remedies.next().value ?? null };
-  const { request, names } = tried.with(question.changes);
-  const joint = laySeason(request);
-  const laid = names ? viewOf(joint, names) : joint;
-  const steps = Object.fromEntries(laid.items.map((item) => [item.id, plannedStairs(item, laid.today)]));
-  return { kind: 'lay', plan: laid, steps, moves: compareLayings(plan, laid) };
-}
+};
+export type SeasonAnswers = typeof season;
 
-addEventListener('message', ({ data }: MessageEvent<{ id: number; question: SeasonQuestion }>) => {
-  answer(data.question).then(
-    (answered) => postMessage({ id: data.id, answer: answered }),
-    (why: unknown) => postMessage({ id: data.id, fault: why instanceof Error ? why.message : String(why) })
-  );
-});
+answerFrom(season);

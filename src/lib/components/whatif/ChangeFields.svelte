@@ -15,7 +15,7 @@
   import { WEEKDAY_NAMES } from '$lib/core/units';
   import { STEPS, STEP_NAMES, STRATEGY_NAMES, stepKey } from '$lib/schema/item-form';
   import type { ScratchSeason } from '$lib/state/scratch.svelte';
-  import type { SeasonFacts } from '$lib/workers/season.questions';
+  import type { SeasonFacts } from '$lib/workers/season.worker';
 
   let { request, changes, scratch }: { request: SeasonFacts; changes: Changes; scratch: ScratchSeason } =
     $props();

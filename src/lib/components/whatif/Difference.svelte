@@ -2,7 +2,7 @@
 <script lang="ts">
   import type { SeasonPlan } from '$lib/core/season';
   import { dayOf, sayDate } from '$lib/core/units';
-  import type { Scratch } from '$lib/workers/season.questions';
+  import type { Scratch } from '$lib/workers/season.worker';
 
   let { plan, laid }: { plan: SeasonPlan; laid: Scratch } = $props();
 

@@ -5,7 +5,7 @@
   import Countback from '$lib/components/countback/Countback.svelte';
   import type { Changes, SeasonPlan } from '$lib/core/season';
   import type { CountbackView } from '$lib/schema/view';
-  import type { Opening, SeasonFacts } from '$lib/workers/season.questions';
+  import type { Opening, SeasonFacts } from '$lib/workers/season.worker';
   import { draftOf } from '$lib/state/draft';
   import { send } from '$lib/state/send';
   import { ScratchSeason } from '$lib/state/scratch.svelte';
