@@ -1,8 +1,8 @@
 /** The arrows of the house: one way, held in every run of the tests. */
 const { readdirSync } = require('fs');
 
-/** Every folder of core, so that a new one is held to the rules without being named; units are common ground, season puts areas together. */
-const areas = readdirSync('src/lib/core').filter((name) => !['season', 'units'].includes(name));
+/** Every folder of core, so that a new one is held to the rules without being named; units and records are common ground, season puts areas together. */
+const areas = readdirSync('src/lib/core').filter((name) => !['season', 'units', 'record'].includes(name));
 
 /** The rooms of season, and the rooms each may look into: the way of the data, without a circle. */
 const ROOMS = {
@@ -35,11 +35,19 @@ module.exports = {
     },
     ...areas.map((area) => ({
       name: `areas-meet-in-season-${area}`,
-      comment: 'areas of core do not import each other; units and tempo quantities are common ground',
+      comment: 'areas of core do not import each other; units and records are common ground',
       severity: 'error',
       from: { path: `^src/lib/core/${area}/`, pathNot: '\\.test\\.ts$' },
-      to: { path: '^src/lib/core/', pathNot: `^src/lib/core/(${area}|units)/` }
+      to: { path: '^src/lib/core/', pathNot: `^src/lib/core/(${area}|units|record)/` }
     })),
+    {
+      name: 'records-stand-below',
+      comment:
+        'a record knows units and nothing that reads it; a page that shows its words alone carries no schema',
+      severity: 'error',
+      from: { path: '^src/lib/core/record/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/lib/core/', pathNot: '^src/lib/core/(record|units)/' }
+    },
     ...rooms.map(({ name }) => ({
       name: `rooms-of-season-${name}`,
       comment: 'what a room of season may look into; a new room has to be given its place here',

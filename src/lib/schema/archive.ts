@@ -4,24 +4,28 @@
  */
 import { z } from 'zod';
 import { type CheckKind, GROUNDWORK, type GroundworkKind, TICKED_CHECKS } from '../core/readiness';
-import { ITEM_KINDS } from '../core/season';
 import {
-  barField,
   dateField,
   idField,
+  lessonNote,
   longText,
-  metreField,
-  minutesField,
   nameField,
+  otherDate,
+  ownDate,
+  ownFields,
+  pin,
+  printedFields,
+  round,
   shortText,
-  timeField,
+  slot,
+  touch,
+  wish,
   zoneField
-} from './fields';
-import { refineItem, schools, section } from './item';
-import { agreed, pin } from './plan-request';
+} from '../core/record';
+import { refineItem, section } from './item';
+import { agreed } from './plan-request';
 import { refineSlot } from './round';
 import { practiceTime } from './time';
-import { touch } from './touch';
 
 export const ARCHIVE_VERSION = 1;
 
@@ -33,54 +37,19 @@ export const archiveHead = z.object({
   candidates: z.number().int().min(0).max(2000, 'At most 2,000 candidates.')
 });
 
-const dated = { addedOn: dateField };
-const printedFields = z.strictObject({
-  id: idField,
-  name: nameField,
-  composer: shortText,
-  kind: z.enum(ITEM_KINDS),
-  edition: shortText,
-  pages: shortText,
-  key: shortText,
-  tested: shortText,
-  barsPerLine: z.string().max(2000),
-  metre: metreField,
-  fromBar: barField,
-  toBar: barField,
-  pickupBeats: z.number().min(0).max(16),
-  minutesPerWeek: minutesField(1, 600).optional(),
-  sections: z.array(section).max(60),
-  errata: z.array(z.strictObject({ bar: barField, says: shortText, ...dated })).max(400),
-  cuts: z.array(z.strictObject({ fromBar: barField, toBar: barField, ...dated })).max(60)
-});
-
-const printed = printedFields.superRefine(refineItem);
+/** Sound, as a plan needs it. */
+const sections = z.array(section).max(60);
+const printed = z
+  .strictObject({ ...printedFields, sections, pickupBeats: printedFields.pickupBeats.unwrap() })
+  .superRefine(refineItem);
 
 const call = z
   .strictObject({
     id: idField,
     name: nameField,
     checkedOn: dateField.nullable(),
-    rounds: z
-      .array(
-        z.strictObject({
-          id: idField,
-          name: nameField,
-          date: dateField,
-          time: timeField.optional(),
-          zone: zoneField,
-          isHistory: z.boolean(),
-          isWeek: z.boolean().optional(),
-          uploadBy: dateField.optional(),
-          itemIds: z.array(idField).optional()
-        })
-      )
-      .max(20),
-    dates: z
-      .array(
-        z.strictObject({ date: dateField, name: nameField, kind: z.enum(['deadline', 'cuts', 'other']) })
-      )
-      .max(60),
+    rounds: z.array(round).max(20),
+    dates: z.array(otherDate).max(60),
     items: z.array(printed).max(200)
   })
   .superRefine((value, context) => value.rounds.forEach((r, i) => refineSlot(r, ['rounds', i], context)));
@@ -96,9 +65,8 @@ const tickKinds = [...new Set([...TICKED_CHECKS, ...GROUNDWORK.map((g) => g.kind
 const item = z.strictObject({
   id: idField,
   listItemId: idField,
-  ownSections: z.array(section).max(60).nullable(),
-  mostPerDayMin: minutesField(8, 240).optional(),
-  schools: schools.optional(),
+  ...ownFields,
+  ownSections: sections.nullable(),
   isLeftOut: z.boolean().optional(),
   ticks: z.partialRecord(z.enum(tickKinds), dateField),
   pins: z.array(pin).max(2000),
@@ -109,17 +77,8 @@ const audition = z.strictObject({
   id: idField,
   callId: idField,
   beganOn: dateField,
-  slots: z.array(z.strictObject({ roundId: idField, date: dateField, time: timeField.optional() })).max(20),
-  ownDates: z
-    .array(
-      z.strictObject({
-        date: dateField,
-        name: nameField,
-        kind: z.enum(['mock', 'other']),
-        minutes: minutesField(0, 480)
-      })
-    )
-    .max(60),
+  slots: z.array(slot).max(20),
+  ownDates: z.array(ownDate).max(60),
   daysIntoMock: z.number().int().min(0).max(60).optional(),
   items: z.array(item).max(200),
   /** What the latest laying agreed, so that nothing moves by moving house. */
@@ -138,17 +97,8 @@ export const archiveCandidate = z.strictObject({
   privateNote: longText.optional(),
   isPutAway: z.boolean(),
   time: practiceTime,
-  lessonNotes: z.array(z.strictObject({ date: dateField, note: longText })).max(2000),
-  wishes: z
-    .array(
-      z.strictObject({
-        id: idField,
-        madeOn: dateField,
-        says: longText,
-        answer: z.enum(['accepted', 'not now']).nullable()
-      })
-    )
-    .max(2000),
+  lessonNotes: z.array(lessonNote).max(2000),
+  wishes: z.array(wish).max(2000),
   auditions: z.array(audition).max(200)
 });
 

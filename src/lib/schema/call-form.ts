@@ -1,7 +1,7 @@
 /** The call as a form: rounds with their slots, other dates. */
 import { z } from 'zod';
 import { outOfReach } from '../core/season';
-import { dateField, minutesField, nameField, timeField, zoneField } from './fields';
+import { dateField, nameField, otherDate, ownDate, timeField, zoneField } from '../core/record';
 import { refineSlot } from './round';
 
 const blankTime = z.union([z.literal(''), timeField], 'A time is written 09:30, on the 24-hour clock.');
@@ -27,27 +27,11 @@ export const callForm = z.object({
     )
     .min(1, 'An audition has at least one round.')
     .max(20, 'At most 20 rounds.'),
-  dates: z
-    .array(
-      z.object({
-        date: dateField,
-        name: nameField,
-        kind: z.enum(['deadline', 'cuts', 'other'])
-      })
-    )
-    .max(60, 'At most 60 dates.')
-    .default([]),
+  dates: z.array(otherDate.strip()).max(60, 'At most 60 dates.').default([]),
   /** What is one candidate's own: mocks and other dates, and slots in the rounds. */
   ownVersion: z.number().default(0),
   ownDates: z
-    .array(
-      z.object({
-        date: dateField,
-        name: nameField,
-        kind: z.enum(['mock', 'other']),
-        minutes: minutesField(0, 480).default(0)
-      })
-    )
+    .array(ownDate.strip().extend({ minutes: ownDate.shape.minutes.default(0) }))
     .max(60, 'At most 60 dates.')
     .default([]),
   slots: z

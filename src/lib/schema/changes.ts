@@ -1,8 +1,7 @@
 /** Changes tried on a scratch copy, as the page sends them to be kept. */
 import { z } from 'zod';
 import type { Changes } from '../core/season';
-import { bpmField, dateField, idField, jsonText, minutesField } from './fields';
-import { schools } from './item';
+import { bpmField, dateField, idField, jsonText, minutesField, schools } from '../core/record';
 
 const item = z.strictObject({
   itemId: idField,

@@ -1,6 +1,6 @@
 /** The smaller forms: accounts, candidates, and the line of the log. */
 import { z } from 'zod';
-import { dateField, longText, nameField, shortText, zoneField } from './fields';
+import { dateField, longText, nameField, shortText, zoneField } from '../core/record';
 import { spanFault } from './time';
 
 const login = z

@@ -7,7 +7,7 @@ import { RAMP_SHAPES } from '../core/plan';
 import { ITEM_KINDS, STRATEGIES, type SeasonItem, type Strategy } from '../core/season';
 import type { StepSchool } from '../core/tempo';
 import { BEAT_UNITS } from '../core/units';
-import { dateField, nameField, shortText } from './fields';
+import { dateField, nameField, shortText } from '../core/record';
 import { planItem } from './item';
 import { parseCuts, parseErrata } from './printed';
 

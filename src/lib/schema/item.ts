@@ -1,93 +1,33 @@
 /** An item of the list and its sections, as a form or a file brings them. Bars, ranges and tempos are checked together. */
 import { z } from 'zod';
-import { RAMP_SHAPES } from '../core/plan';
-import { ITEM_KINDS, STRATEGIES } from '../core/season';
+import { type SectionTempo, itemFields, sectionFields, sectionTempo } from '../core/record';
 import { clickableRange, targetOf } from '../core/tempo';
 import { type BeatUnit, sayUnit } from '../core/units';
-import {
-  barField,
-  bpmField,
-  dateField,
-  idField,
-  metreField,
-  minutesField,
-  nameField,
-  shortText,
-  unitField
-} from './fields';
 
-const stepSchool = z.discriminatedUnion('kind', [
-  z.strictObject({
-    kind: z.literal('scale'),
-    clicks: z.union([z.literal('auto'), z.literal(1), z.literal(2)])
-  }),
-  z.strictObject({
-    kind: z.literal('plus'),
-    bpm: z.number().int().min(1, 'A step is at least 1 bpm.').max(20, 'A step is at most 20 bpm.')
-  }),
-  z.strictObject({
-    kind: z.literal('percent'),
-    percent: z.number().min(1, 'At least 1 percent.').max(25, 'At most 25 percent.')
-  }),
-  z.strictObject({ kind: z.literal('zigzag') })
-]);
-
-export const schools = z.strictObject({
-  tires: z.array(z.string().trim().min(1).max(40)).max(8, 'At most eight demands.').optional(),
-  strategy: z.enum(STRATEGIES).optional(),
-  step: stepSchool.optional(),
-  shape: z.enum(RAMP_SHAPES).optional(),
-  inARow: z.number().int().min(1, 'At least one clean attempt.').max(10, 'At most ten in a row.').optional()
+const soundTempo = sectionTempo.superRefine((tempo, context) => {
+  if (tempo.kind === 'range') {
+    if (tempo.lowBpm > tempo.highBpm) {
+      context.addIssue({
+        code: 'custom',
+        path: ['highBpm'],
+        message: `The range is upside down: ${tempo.lowBpm} to ${tempo.highBpm}.`
+      });
+      return;
+    }
+    const { stretchBpm: stretch } = tempo;
+    if (stretch !== undefined && (stretch < tempo.lowBpm || stretch > tempo.highBpm)) {
+      context.addIssue({
+        code: 'custom',
+        path: ['stretchBpm'],
+        message: `The stretch lies in the range, ${tempo.lowBpm} to ${tempo.highBpm}.`
+      });
+    }
+  }
+  const target = targetOf(tempo);
+  if (target) refineClick(target.bpm, target.unit, targetKey(tempo), context);
 });
 
-const sectionTempo = z
-  .discriminatedUnion('kind', [
-    z.strictObject({ kind: z.literal('pulse'), unit: unitField, targetBpm: bpmField }),
-    z.strictObject({
-      kind: z.literal('range'),
-      unit: unitField,
-      lowBpm: bpmField,
-      highBpm: bpmField,
-      stretchBpm: bpmField.optional()
-    }),
-    z.strictObject({ kind: z.literal('change'), unit: unitField, fromBpm: bpmField, toBpm: bpmField }),
-    z.strictObject({
-      kind: z.literal('recordings'),
-      unit: unitField,
-      recordingsBpm: z
-        .array(bpmField)
-        .min(1, 'Measure at least one recording.')
-        .max(20, 'Twenty recordings are enough.'),
-      use: z.enum(['mean', 'median'])
-    }),
-    z.strictObject({ kind: z.literal('free'), minutesPerWeek: minutesField(1, 600) })
-  ])
-  .superRefine((tempo, context) => {
-    if (tempo.kind === 'range') {
-      if (tempo.lowBpm > tempo.highBpm) {
-        context.addIssue({
-          code: 'custom',
-          path: ['highBpm'],
-          message: `The range is upside down: ${tempo.lowBpm} to ${tempo.highBpm}.`
-        });
-        return;
-      }
-      const { stretchBpm: stretch } = tempo;
-      if (stretch !== undefined && (stretch < tempo.lowBpm || stretch > tempo.highBpm)) {
-        context.addIssue({
-          code: 'custom',
-          path: ['stretchBpm'],
-          message: `The stretch lies in the range, ${tempo.lowBpm} to ${tempo.highBpm}.`
-        });
-      }
-    }
-    const target = targetOf(tempo);
-    if (target) refineClick(target.bpm, target.unit, targetKey(tempo), context);
-  });
-
-type SectionTempoInput = z.infer<typeof sectionTempo>;
-
-function targetKey(tempo: SectionTempoInput): string {
+function targetKey(tempo: SectionTempo): string {
   const keys = {
     pulse: 'targetBpm',
     range: tempo.kind === 'range' && tempo.stretchBpm !== undefined ? 'stretchBpm' : 'lowBpm',
@@ -112,47 +52,8 @@ function refineClick(bpm: number, unit: BeatUnit, key: string, context: z.Refine
   });
 }
 
-const sectionBase = {
-  id: idField,
-  name: shortText.unwrap().optional(),
-  fromBar: barField,
-  toBar: barField,
-  tempo: sectionTempo,
-  dueOn: dateField.optional(),
-  notesPerBeat: z
-    .number()
-    .min(0.25, 'At least one note in four beats.')
-    .max(16, 'At most 16 notes a beat.')
-    .optional()
-};
-export const section = z.strictObject(sectionBase);
-
-const itemFields = {
-  id: idField,
-  name: nameField,
-  kind: z.enum(ITEM_KINDS, 'Choose what kind of item it is.'),
-  metre: metreField,
-  fromBar: barField,
-  toBar: barField,
-  pickupBeats: z
-    .number()
-    .min(0, 'A pickup has no less than 0 beats.')
-    .max(16, 'A pickup has at most 16 beats.')
-    .optional(),
-  repeats: z
-    .array(z.strictObject({ fromBar: barField, toBar: barField }))
-    .max(50)
-    .optional(),
-  sections: z.array(section).max(60, 'At most 60 sections.'),
-  minutesPerWeek: minutesField(1, 600).optional(),
-  mostPerDayMin: minutesField(8, 240).optional(),
-  schools: schools.optional(),
-  cuts: z
-    .array(z.strictObject({ fromBar: barField, toBar: barField }))
-    .max(50)
-    .optional(),
-  isLeftOut: z.boolean().optional()
-};
+/** A section whose target a click can say. */
+export const section = z.strictObject({ ...sectionFields, tempo: soundTempo });
 
 type Barred = {
   fromBar: number;
@@ -192,4 +93,6 @@ export function refineItem(item: Barred, context: z.RefinementCtx): void {
     add(['sections'], 'Give it a section with a tempo, or minutes a week.');
 }
 
-export const planItem = z.strictObject(itemFields).superRefine(refineItem);
+/** An item that something can be planned for. */
+const sections = z.array(section).max(60, 'At most 60 sections.');
+export const planItem = z.strictObject({ ...itemFields, sections }).superRefine(refineItem);

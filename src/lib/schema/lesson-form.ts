@@ -1,7 +1,7 @@
 /** The decisions of a lesson, as small forms bring them. */
 import { z } from 'zod';
 import { STEP_SCHOOLS } from './item-form';
-import { bpmField, dateField, longText, minutesField } from './fields';
+import { bpmField, dateField, longText, minutesField } from '../core/record';
 
 const id = z.string().max(80);
 const numeric = <T extends z.ZodType>(field: T) =>

@@ -5,7 +5,7 @@
 import { z } from 'zod';
 import { ITEM_KINDS, type ItemKind } from '../core/season';
 import { BEAT_UNITS, type BeatUnit } from '../core/units';
-import { nameField, shortText } from './fields';
+import { nameField, shortText } from '../core/record';
 import { planItem } from './item';
 
 const number = z.number().nullable().default(null);

@@ -1,6 +1,6 @@
 /** What the countback's pin buttons send. */
 import { z } from 'zod';
-import { dateField, idField, minutesField } from './fields';
+import { dateField, idField, minutesField } from '../core/record';
 
 const rung = { itemId: idField, sectionId: idField, bpm: z.coerce.number().positive().max(1000) };
 

@@ -6,11 +6,23 @@ import { z } from 'zod';
 import { type SeasonRequest, outOfReach } from '../core/season';
 import type { Fault, Result } from '../core/units';
 import { datesIn } from './dates-in';
-import { barField, dateField, idField, minutesField, nameField, zoneField } from './fields';
-import { planItem, schools } from './item';
-import { refineSlot, roundFields } from './round';
-import { mock, refineWeek, timeFields } from './time';
-import { refineTouch, touch } from './touch';
+import {
+  barField,
+  dateField,
+  idField,
+  minutesField,
+  mock,
+  nameField,
+  pin,
+  roundFields,
+  schools,
+  touch,
+  zoneField
+} from '../core/record';
+import { planItem } from './item';
+import { refineSlot } from './round';
+import { refineWeek, timeFields } from './time';
+import { refineTouch } from './touch';
 
 const round = z.strictObject({
   ...roundFields,
@@ -20,7 +32,7 @@ const round = z.strictObject({
 
 export const agreed = z.object({
   carried: z
-    // a touch lent by another audition has a number behind its id
+    // files of before have a number behind the id of a touch that another audition lent
     .array(z.object({ itemId: idField, touchId: z.string().min(1).max(80), minutes: minutesField(0) }))
     .default([]),
   rungs: z.array(
@@ -41,20 +53,6 @@ export const agreed = z.object({
     })
   )
 });
-
-/** A block of so many minutes, or a rung that is to be reached on the date. */
-export const pin = z.union(
-  [
-    z.strictObject({ itemId: idField, date: dateField, minutes: minutesField(1, 240) }),
-    z.strictObject({
-      itemId: idField,
-      date: dateField,
-      sectionId: idField,
-      bpm: z.number().positive('A tempo is a number of beats a minute.')
-    })
-  ],
-  'A pin has itemId and date, and either minutes, or sectionId and bpm.'
-);
 
 const planRequest = z
   .strictObject({

@@ -1,16 +1,8 @@
 /** Rounds of an audition: a date and local time at the venue's zone, and the items heard there. */
-import { z } from 'zod';
+import type { z } from 'zod';
 import { parseDate } from '../core/units';
 import { instantOf, isZone } from '../core/units/zone';
-import { dateField, idField, nameField, timeField, zoneField } from './fields';
-
-export const roundFields = {
-  id: idField,
-  name: nameField,
-  date: dateField,
-  time: timeField.optional(),
-  zone: zoneField
-};
+import { timeField } from '../core/record';
 
 type Slot = { date: string; time?: string | undefined; zone: string };
 

@@ -1,7 +1,7 @@
 /** A candidate's week as a form. Empty starts are "some time that day". */
 import { z } from 'zod';
 import { joinDays } from '../core/plan';
-import { dateField, minutesField, shortText, timeField } from './fields';
+import { dateField, minutesField, shortText, timeField } from '../core/record';
 import { hasTooMany, mostExceptions, refineWeek, spanFault } from './time';
 
 const blankTime = z

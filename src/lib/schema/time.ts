@@ -2,23 +2,8 @@
 import { z } from 'zod';
 import { joinDays } from '../core/plan';
 import { parseDate } from '../core/units';
-import { dateField, minutesField, shortText, timeField } from './fields';
+import { dayException, timeFields as record } from '../core/record';
 
-const start = timeField.optional();
-const weekday = z
-  .number()
-  .int()
-  .min(1, 'A weekday is 1 (Monday) to 7 (Sunday).')
-  .max(7, 'A weekday is 1 (Monday) to 7 (Sunday).');
-
-const weekSpan = z.strictObject({ weekday, start, minutes: minutesField(1) });
-const dayException = z.strictObject({
-  date: dateField,
-  until: dateField.optional(),
-  start,
-  minutes: minutesField(0),
-  why: shortText.unwrap().optional()
-});
 /** Spans of days, not days. */
 const MOST_EXCEPTIONS = 400;
 export const mostExceptions = `At most ${MOST_EXCEPTIONS} dated exceptions; days that follow on each other can be one.`;
@@ -47,21 +32,9 @@ const exceptions = z
   )
   .transform((all) => joinDays(all))
   .refine((all) => !hasTooMany(all), mostExceptions);
-const lesson = z.strictObject({
-  weekday,
-  start,
-  minutes: minutesField(1, 240),
-  isInside: z.boolean()
-});
-export const mock = z.strictObject({ date: dateField, minutes: minutesField(1, 480), name: shortText });
-
-export const timeFields = {
-  week: z.array(weekSpan).max(42, 'At most six spans a weekday.'),
-  exceptions,
-  lessons: z.array(lesson).max(14, 'At most fourteen lessons a week.'),
-  warmUpMin: minutesField(0, 120),
-  fundamentalsMin: minutesField(0, 240)
-};
+const { mocks: _, ...kept } = record;
+/** Without mocks: they are an audition's. */
+export const timeFields = { ...kept, exceptions };
 
 /** A candidate's whole practice time. */
 export const practiceTime = z.strictObject(timeFields).superRefine(refineWeek);

@@ -2,8 +2,8 @@
 import { z } from 'zod';
 import type { LogLine } from '../core/practice';
 import { BEAT_UNITS, type BeatUnit } from '../core/units';
-import { idField, longText } from './fields';
-import { refineTouch, touchFields } from './touch';
+import { idField, longText, touchFields } from '../core/record';
+import { refineTouch } from './touch';
 
 const number = z.number().nullable().default(null);
 

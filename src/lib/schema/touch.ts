@@ -1,36 +1,5 @@
-/** One touch of the log, as the quick line, the form or a file brings it. */
-import { z } from 'zod';
-import { EVIDENCE } from '../core/practice';
-import {
-  barField,
-  bpmField,
-  dateField,
-  idField,
-  longText,
-  minutesField,
-  shortText,
-  unitField
-} from './fields';
-
-export const touchFields = {
-  itemId: idField,
-  date: dateField,
-  fromBar: barField.optional(),
-  toBar: barField.optional(),
-  minutes: minutesField(1, 360),
-  tempoBpm: bpmField.optional(),
-  unit: unitField.optional(),
-  attempts: z
-    .string()
-    .regex(/^[cn]*$/, 'Attempts are c for clean and n for not yet, in the order played: ccncc.')
-    .max(60, 'At most 60 attempts in one touch.')
-    .optional(),
-  notHeld: z.array(shortText).max(12).optional(),
-  evidence: z.enum(EVIDENCE).optional(),
-  note: longText.unwrap().optional()
-};
-
-export const touch = z.strictObject({ id: idField, ...touchFields });
+/** A touch of the log, held against the item it is of, as the quick line, the form or a file brings it. */
+import type { z } from 'zod';
 
 type Played = { date: string; fromBar?: number | undefined; toBar?: number | undefined };
 

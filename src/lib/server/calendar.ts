@@ -10,7 +10,7 @@ import { tzlib_get_ical_block } from 'timezones-ical-library';
 import { dayOf, sayUnit } from '../core/units';
 import { instantOf } from '../core/units/zone';
 import { type PlannedBlock, type PlannedItem, type SeasonPlan, barsOf, rungOfBlock } from '../core/season';
-import { oneLine } from '../schema/fields';
+import { oneLine } from '../core/record';
 import type { Audition } from './store/audition';
 
 /** One event before it is written. Without `time` it lasts all day. */

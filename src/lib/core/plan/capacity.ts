@@ -3,19 +3,10 @@
  * warm-up, fundamentals and breaks. Every deduction is kept, so that the number can explain itself.
  */
 import { type DayNumber, type Minutes, dayOf, weekdayOf } from '../units';
-import { type DayException, type TimeSpan, exceptionsOn } from './exceptions';
+import type { PracticeTime, TimeSpan } from '../record';
+import { exceptionsOn } from './exceptions';
 
-export type PracticeTime = {
-  /** ISO weekday 1 (Monday) to 7. Several spans of one weekday add up. */
-  readonly week: readonly (TimeSpan & { readonly weekday: number })[];
-  /** Minutes of dates instead of the pattern; several of one day add up, 0 minutes is a day off. */
-  readonly exceptions: readonly DayException[];
-  /** Weekly lessons; one that lies inside the pattern's minutes costs nothing more. */
-  readonly lessons: readonly (TimeSpan & { readonly weekday: number; readonly isInside: boolean })[];
-  readonly mocks: readonly { readonly date: string; readonly minutes: Minutes; readonly name: string }[];
-  readonly warmUpMin: Minutes;
-  readonly fundamentalsMin: Minutes;
-};
+export type { PracticeTime };
 
 export type CapacityPart = { readonly what: string; readonly minutes: Minutes };
 export type DayCapacity = {

@@ -3,10 +3,10 @@
  * day's spans have them. Order (handbook section 5): something held first, then what was not reached yesterday,
  * the hardest, alternating; runs last.
  */
+import type { TimeSpan } from '../record';
 import type { Minutes } from '../units';
 import { LONGEST_BLOCK_MIN } from './block-task';
 import { BREAK_MIN_PER_HOUR } from './capacity';
-import type { TimeSpan } from './exceptions';
 
 export type OrderedBlock = {
   readonly id: string;

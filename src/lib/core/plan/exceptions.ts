@@ -2,17 +2,10 @@
  * Dated exceptions to the week: spans of days with minutes of their own. Kept as spans, never as days, so that a year away is one
  * entry and not 365. Several of one day add up.
  */
-import { type DayNumber, type Minutes, dayOf, formatDate } from '../units';
+import type { DayException } from '../record';
+import { type DayNumber, dayOf, formatDate } from '../units';
 
-/** A stretch of practice; without a start it is "some time that day". Start is HH:MM local. */
-export type TimeSpan = { readonly start?: string | undefined; readonly minutes: Minutes };
-
-/** From `date` to `until`, both included; without `until` the one day. */
-export type DayException = TimeSpan & {
-  readonly date: string;
-  readonly until?: string | undefined;
-  readonly why?: string | undefined;
-};
+export type { DayException };
 
 export type DaySpan = { readonly from: DayNumber; readonly to: DayNumber };
 

@@ -3,7 +3,10 @@
  * one repetition and a breath, and a little to begin. And how the ramp's shape deals a ladder's minutes to its rungs.
  * Source of E: the waiting time for a run of N successes, (1 - p^N) / ((1 - p) p^N).
  */
+import type { RampShape } from '../record';
 import type { Minutes, Share } from '../units';
+
+export { RAMP_SHAPES, type RampShape } from '../record/words';
 
 /** Between two repetitions: breathe, think, set the click (judgement). */
 const BREATH_SECONDS = 10;
@@ -26,9 +29,6 @@ export function expectedAttempts(cleanShare: Share, inARow: number): number {
 export function rungMinutes(seconds: number, cleanShare: Share, inARow: number): Minutes {
   return Math.ceil((expectedAttempts(cleanShare, inARow) * (seconds + BREATH_SECONDS)) / 60) + SET_UP_MIN;
 }
-
-export const RAMP_SHAPES = ['equal-percent', 'equal-bpm', 'smaller-near-top'] as const;
-export type RampShape = (typeof RAMP_SHAPES)[number];
 
 /** How far along the ramp's time a rung stands, 0 at the start and 1 at the target. */
 export function rampProgress(shape: RampShape, start: number, bpm: number, target: number): Share {

@@ -1,12 +1,8 @@
-/**
- * A touch: one block of work on one item, as it was logged. What holds follows from touches alone (held.ts).
- * Attempts are kept in their order, because only the order tells whether clean ones came in a row.
- */
-import type { BeatUnit, Bpm, Minutes } from '../units';
+/** What is read from touches. */
+import type { Touch } from '../record';
 
-/** Who vouches for it; the three are kept apart. */
-export const EVIDENCE = ['self', 'teacher', 'recording'] as const;
-export type Evidence = (typeof EVIDENCE)[number];
+export type { Evidence } from '../record/words';
+export type { Touch };
 
 /** What has to hold besides the notes (handbook section 3); instruments add their own. */
 export const ELEMENTS = [
@@ -19,26 +15,6 @@ export const ELEMENTS = [
   'fingers',
   'ease'
 ] as const;
-
-export type Touch = {
-  readonly id: string;
-  readonly itemId: string;
-  /** Civil date at the candidate's home. */
-  readonly date: string;
-  /** Both missing: the whole item. */
-  readonly fromBar?: number | undefined;
-  readonly toBar?: number | undefined;
-  readonly minutes: Minutes;
-  /** Missing where nothing was clicked (free sections, sight-reading, listening). */
-  readonly tempoBpm?: Bpm | undefined;
-  readonly unit?: BeatUnit | undefined;
-  /** c for a clean attempt, n for one that was not yet, in the order played. */
-  readonly attempts?: string | undefined;
-  /** Elements that did not hold; with any of them the tempo does not count. */
-  readonly notHeld?: readonly string[] | undefined;
-  readonly evidence?: Evidence | undefined;
-  readonly note?: string | undefined;
-};
 
 /** Longest run of clean attempts. */
 export function cleanRun(attempts: string | undefined): number {

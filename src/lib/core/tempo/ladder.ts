@@ -4,14 +4,11 @@
  * metronome really says. Every ladder but the zigzag rises strictly; all end exactly on the target.
  * When a rung is reached is the plan's question (plan/), not this file's.
  */
+import type { StepSchool } from '../record';
 import { type Bpm, type BeatUnit, type Share, tempoIn } from '../units';
 import { SAME_TEMPO, clickOf, settingsBetween } from './scale';
 
-export type StepSchool =
-  | { readonly kind: 'scale'; readonly clicks: 'auto' | 1 | 2 }
-  | { readonly kind: 'plus'; readonly bpm: number }
-  | { readonly kind: 'percent'; readonly percent: number }
-  | { readonly kind: 'zigzag' };
+export type { StepSchool };
 
 /** One click when shaky, two when easy (handbook section 3). Easy: nearly nine attempts of ten are clean. */
 const EASY_SHARE: Share = 0.85;

@@ -2,26 +2,10 @@
  * What a section has to reach: its kind of tempo, the target that follows, and how long it lasts.
  * Free sections (cadenza, rubato) have no target and no click; they get minutes only.
  */
+import type { SectionTempo } from '../record';
 import { type Bpm, type BeatUnit, beatsPerBar } from '../units';
 
-export type SectionTempo =
-  | { readonly kind: 'pulse'; readonly unit: BeatUnit; readonly targetBpm: Bpm }
-  | {
-      readonly kind: 'recordings';
-      readonly unit: BeatUnit;
-      readonly recordingsBpm: readonly Bpm[];
-      readonly use: 'mean' | 'median';
-    }
-  | {
-      readonly kind: 'range';
-      readonly unit: BeatUnit;
-      readonly lowBpm: Bpm;
-      readonly highBpm: Bpm;
-      /** Where in the range the teacher wants to be; the part above the low end can be given back. */
-      readonly stretchBpm?: Bpm | undefined;
-    }
-  | { readonly kind: 'change'; readonly unit: BeatUnit; readonly fromBpm: Bpm; readonly toBpm: Bpm }
-  | { readonly kind: 'free'; readonly minutesPerWeek: number };
+export type { SectionTempo };
 
 /** The tempo the ladder ends on; of a change the faster end, from which the rest scales. Null where free. */
 export function targetOf(tempo: SectionTempo): { bpm: Bpm; unit: BeatUnit } | null {

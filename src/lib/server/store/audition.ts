@@ -1,19 +1,11 @@
 /** Auditions: a candidate takes a call, from a day on, with slots of their own. */
+import type { OwnDate, Slot } from '../../core/record';
 import type { SeasonRequest } from '../../core/season';
 import { type Db, preparedOnce } from '../db/open';
 import type { Taker } from '../../schema/view';
 import { type Call, type OtherDate, type Round, findCall } from './call';
 
-export type Slot = { readonly roundId: string; readonly date: string; readonly time?: string | undefined };
-
-/** A mock, or another date of one candidate alone. */
-export type OwnDate = {
-  readonly date: string;
-  readonly name: string;
-  readonly kind: 'mock' | 'other';
-  /** Minutes it takes from its day. */
-  readonly minutes: number;
-};
+export type { OwnDate, Slot };
 
 export type Audition = {
   readonly id: string;

@@ -1,27 +1,8 @@
 /** Calls: what belongs to the studio and is taken by several candidates: name, rounds, other dates. */
+import type { OtherDate, Round } from '../../core/record';
 import { type Db, preparedOnce, writesOf } from '../db/open';
 
-export type OtherDate = {
-  readonly date: string;
-  readonly name: string;
-  readonly kind: 'deadline' | 'cuts' | 'other';
-};
-
-export type Round = {
-  readonly id: string;
-  readonly name: string;
-  /** The recording day, where takes are uploaded instead. */
-  readonly date: string;
-  readonly time?: string | undefined;
-  readonly zone: string;
-  readonly isHistory: boolean;
-  /** Known to the week only: `date` is the first day it can be. */
-  readonly isWeek?: boolean | undefined;
-  /** Last day for uploading the takes of a recorded round. */
-  readonly uploadBy?: string | undefined;
-  /** Of the list's items; missing: the whole list. */
-  readonly itemIds?: readonly string[] | undefined;
-};
+export type { OtherDate, Round };
 
 export type Call = {
   readonly id: string;

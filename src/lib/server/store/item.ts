@@ -3,52 +3,21 @@
  * sections are one candidate's own (item). Ticks of readiness checks are personal.
  */
 import type { CheckKind, GroundworkKind } from '../../core/readiness';
-import type { Schools, SeasonItem, SeasonSection } from '../../core/season';
+import type { ChosenSchools, Cut, Erratum, Own, Printed, SeasonSection } from '../../core/record';
 import { type Db, preparedOnce } from '../db/open';
 
-/** Something printed wrong, and how it should be. */
-export type Erratum = { readonly bar: number; readonly says: string; readonly addedOn: string };
-/** Bars that will be heard. */
-export type Cut = { readonly fromBar: number; readonly toBar: number; readonly addedOn: string };
-
-export type ListItem = Omit<SeasonItem, 'cuts'> & {
-  readonly auditionId: string;
-  readonly listItemId: string;
-  readonly composer: string;
-  readonly edition: string;
-  readonly pages: string;
-  /** "D minor": related scales are chosen from it. */
-  readonly key: string;
-  /** What the panel tests with it. */
-  readonly tested: string;
-  /** Bars in each line of the page, pages parted by a slash: "5 4 4 5 / 4 4 6". */
-  readonly barsPerLine: string;
-  readonly errata: readonly Erratum[];
-  readonly cuts: readonly Cut[];
-  /** Its sections and their tempos are this candidate's own, not the list's. */
-  readonly hasOwnSections: boolean;
-  /** Counts the changes of the list's item and of the candidate's own together. */
-  readonly version: number;
-};
-
-/** What is the list's of an item. */
-export type Printed = Omit<
-  ListItem,
-  | 'auditionId'
-  | 'listItemId'
-  | 'mostPerDayMin'
-  | 'schools'
-  | 'isLeftOut'
-  | 'hasOwnSections'
-  | 'version'
-  | 'repeats'
->;
-/** What is one candidate's own of it. */
-export type Own = {
-  readonly ownSections: readonly SeasonSection[] | null;
-  readonly mostPerDayMin?: number | undefined;
-  readonly schools?: Partial<Schools> | undefined;
-};
+/** One item as one candidate has it: what is printed, and what is their own. */
+export type ListItem = Printed &
+  Omit<Own, 'ownSections'> & {
+    readonly auditionId: string;
+    readonly listItemId: string;
+    /** Its sections and their tempos are this candidate's own, not the list's. */
+    readonly hasOwnSections: boolean;
+    readonly isLeftOut?: boolean | undefined;
+    /** Counts the changes of the list's item and of the candidate's own together. */
+    readonly version: number;
+  };
+export type { Cut, Erratum, Printed };
 
 /** What can be ticked by hand. */
 export type TickKind = CheckKind | GroundworkKind;
@@ -157,7 +126,7 @@ function decode(row: Row): ListItem {
     mostPerDayMin: row.most_per_day_min ?? undefined,
     sections: JSON.parse(row.own_sections_json ?? row.sections_json) as ListItem['sections'],
     hasOwnSections: row.own_sections_json !== null,
-    schools: JSON.parse(row.schools_json) as Partial<Schools>,
+    schools: JSON.parse(row.schools_json) as ChosenSchools,
     isLeftOut: row.is_left_out === 1 || undefined,
     version: row.version
   };
@@ -251,7 +220,7 @@ export const setLeftOut = (db: Db, id: string, isLeftOut: boolean) =>
   statements(db).setLeftOut.run(isLeftOut ? 1 : 0, id);
 export const setPrintedSections = (db: Db, listItemId: string, sections: readonly SeasonSection[]) =>
   statements(db).setPrintedSections.run(JSON.stringify(sections), listItemId);
-export const setSchools = (db: Db, id: string, schools: Partial<Schools>) =>
+export const setSchools = (db: Db, id: string, schools: ChosenSchools) =>
   statements(db).setSchools.run(JSON.stringify(schools), id);
 /** Takes an item off the list for all who took it, or puts it back. */
 export const setItemRemoved = (db: Db, listItemId: string, atMs: number | null) =>

@@ -1,15 +1,8 @@
 /** What lessons leave: notes to take home, one a day, and a candidate's wishes with their answers. */
+import type { LessonNote, Wish, WishAnswer } from '../../core/record';
 import { type Db, preparedOnce } from '../db/open';
 
-export type LessonNote = { readonly date: string; readonly note: string };
-export type WishAnswer = 'accepted' | 'not now';
-export type Wish = {
-  readonly id: string;
-  readonly madeOn: string;
-  readonly says: string;
-  /** Null while it waits for the teacher. */
-  readonly answer: WishAnswer | null;
-};
+export type { Wish, WishAnswer };
 
 type WishRow = { id: string; made_on: string; says: string; answer: WishAnswer | null };
 

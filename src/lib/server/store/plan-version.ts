@@ -71,8 +71,15 @@ function decodeHead(row: HeadRow): VersionHead {
 
 function decode(row: Row | undefined): PlanVersion | undefined {
   if (!row) return undefined;
-  const plan = withReasons(JSON.parse(inflateSync(row.plan_deflated).toString('utf8')) as KeptPlan);
+  const plan = asToday(JSON.parse(inflateSync(row.plan_deflated).toString('utf8')) as KeptPlan);
   return { ...decodeHead(row), factsDigest: row.facts_digest, plan };
+}
+
+/** Plans of before: a touch lent by another audition had a number behind its id. */
+function asToday(kept: KeptPlan): SeasonPlan {
+  const plan = withReasons(kept);
+  const carried = plan.agreed.carried.map((c) => ({ ...c, touchId: c.touchId.split('~')[0]! }));
+  return { ...plan, agreed: { ...plan.agreed, carried } };
 }
 
 /** Plans kept by the first version had one sentence where there are reasons now. */

@@ -181,11 +181,13 @@ function readWork(
   const last = Math.max(-1, ...pulsed.map((p) => at(p, touches.length)));
   const since = sumMinutes(touches.slice(last + 1));
   if (last < 0) return { spent: since, carried: null };
-  const known = agreed?.carried.find((c) => c.touchId === touches[last]!.id);
+  const carriedBy = (touch: Touch | undefined) =>
+    agreed?.carried.find((c) => c.itemId === item.id && c.touchId === touch?.id);
+  const known = carriedBy(touches[last]);
   if (known) return { spent: known.minutes + since, carried: known };
 
   const before = Math.max(-1, ...pulsed.map((p) => at(p, last)));
-  const brought = agreed?.carried.find((c) => c.touchId === touches[before]?.id)?.minutes ?? 0;
+  const brought = carriedBy(touches[before])?.minutes ?? 0;
   const worked = brought + sumMinutes(touches.slice(before + 1, last + 1));
   const reached = pulsed.flatMap((p) => reachedRungs(p, agreed)).reduce((sum, minutes) => sum + minutes, 0);
   const over = reached === 0 ? 0 : Math.max(0, Math.min(worked - reached, touches[last]!.minutes));

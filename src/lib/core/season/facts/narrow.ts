@@ -16,7 +16,7 @@ export function narrowToCuts(item: SeasonItem): SeasonItem {
 /** Whether a plan of the item is narrowed to cuts. */
 export const isNarrowed = (item: SeasonItem): boolean => narrowToCuts(item) !== item;
 
-/** The section's bars within each cut; beyond the first they are sections of their own, with a number behind the id. */
+/** The section's bars within each cut; beyond the first they are sections of their own, told apart by a number behind the id. */
 function insideCuts(section: SeasonSection, cuts: readonly Bars[]): SeasonSection[] {
   return cuts
     .map((cut) => ({

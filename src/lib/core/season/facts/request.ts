@@ -3,75 +3,32 @@
  * The written form of this type is the open format docs/formats.md describes; its shape in Zod lies in lib/schema.
  * Dates are YYYY-MM-DD in the candidate's home zone; round dates and times are local to the venue.
  */
-import type { PracticeTime, RampShape } from '../../plan';
-import type { Touch } from '../../practice';
-import type { SectionTempo, StepSchool } from '../../tempo';
+import type {
+  BlockPin,
+  PlanItem,
+  PracticeTime,
+  Round,
+  RungPin,
+  Schools,
+  SeasonSection,
+  Touch
+} from '../../record';
 import type { Bpm, Minutes } from '../../units';
 import type { Bars } from './chain';
 
-export const ITEM_KINDS = ['etude', 'excerpt', 'solo', 'scales', 'sight-reading'] as const;
-export type ItemKind = (typeof ITEM_KINDS)[number];
+export { ITEM_KINDS, STRATEGIES, type ItemKind, type Strategy } from '../../record/words';
+export type { BlockPin, RungPin, Schools, SeasonSection };
 
-type SeasonRound = {
-  readonly id: string;
-  readonly name: string;
-  readonly date: string;
-  readonly time?: string | undefined;
-  readonly zone: string;
-  /** Items heard; missing means the whole list. */
-  readonly itemIds?: readonly string[] | undefined;
-};
+/** What the plan asks of a round; `date` and `time` are local to the venue. */
+type SeasonRound = Pick<Round, 'id' | 'name' | 'date' | 'time' | 'zone' | 'itemIds'>;
 
-export type SeasonSection = {
-  readonly id: string;
-  readonly name?: string | undefined;
-  readonly fromBar: number;
-  readonly toBar: number;
-  readonly tempo: SectionTempo;
-  /** The day on which its target is to hold, set by hand; the section is laid to it as to a pin. */
-  readonly dueOn?: string | undefined;
-  /** Notes to a beat where it is densest. */
-  readonly notesPerBeat?: number | undefined;
-};
-
-export type SeasonItem = {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: ItemKind;
-  readonly metre: string;
-  readonly fromBar: number;
-  readonly toBar: number;
-  readonly pickupBeats?: number | undefined;
-  /** Bars played twice. */
-  readonly repeats?: readonly { readonly fromBar: number; readonly toBar: number }[] | undefined;
-  readonly sections: readonly SeasonSection[];
-  /** Sight-reading and other work without a tempo. */
-  readonly minutesPerWeek?: Minutes | undefined;
-  readonly mostPerDayMin?: Minutes | undefined;
-  readonly schools?: Partial<Schools> | undefined;
+export type SeasonItem = PlanItem & {
   /** The day its plan begins, where it is not the request's: what a later audition asks more begins on the earlier one's date. */
   readonly began?: string | undefined;
   /** Its own audition's, where several are laid together. */
   readonly daysIntoMock?: number | undefined;
   /** Tempos by section that will hold when it begins. */
   readonly holds?: Readonly<Record<string, Bpm>> | undefined;
-  /** Bars that will be heard; the plan narrows to them. */
-  readonly cuts?: readonly Bars[] | undefined;
-  /** Left out by the teacher's choice: it stays on the list and asks nothing. */
-  readonly isLeftOut?: boolean | undefined;
-};
-
-/** How an item is worked (handbook section 3). */
-export const STRATEGIES = ['ramp', 'chunks', 'drills', 'combined'] as const;
-export type Strategy = (typeof STRATEGIES)[number];
-
-export type Schools = {
-  readonly strategy: Strategy;
-  readonly step: StepSchool;
-  readonly shape: RampShape;
-  readonly inARow: number;
-  /** Muscles the item tires: blocks that tire the same are not put side by side. */
-  readonly tires: readonly string[];
 };
 
 export const DEFAULT_SCHOOLS: Schools = {
@@ -104,16 +61,6 @@ export type Agreed = {
     readonly touchId: string;
     readonly minutes: Minutes;
   }[];
-};
-
-/** So many minutes of an item on a date. */
-export type BlockPin = { readonly itemId: string; readonly date: string; readonly minutes: Minutes };
-/** A rung that is to be reached on a date, neither earlier nor later. */
-export type RungPin = {
-  readonly itemId: string;
-  readonly sectionId: string;
-  readonly bpm: Bpm;
-  readonly date: string;
 };
 
 export type SeasonRequest = {

@@ -66,11 +66,13 @@ type Agreed = NonNullable<SeasonRequest['previous']>;
 /** What was agreed about some items: of those that are no more, or that another stands for now, nothing. */
 export function agreedAbout(agreed: Agreed, items: readonly SeasonItem[]): Agreed {
   const ids = new Set(items.map((item) => item.id));
-  const sections = new Set(items.flatMap((item) => item.sections.map((section) => section.id)));
+  // cuts part a section: its parts have ids of their own
+  const sections = new Set(
+    items.flatMap((item) => [...item.sections, ...narrowToCuts(item).sections].map((section) => section.id))
+  );
   return {
     carried: agreed.carried.filter((c) => ids.has(c.itemId)),
-    // a section parted by cuts has a number behind its id
-    rungs: agreed.rungs.filter((r) => sections.has(r.sectionId.split('/')[0]!)),
+    rungs: agreed.rungs.filter((r) => sections.has(r.sectionId)),
     allotments: agreed.allotments.filter((a) => ids.has(a.itemId))
   };
 }
@@ -165,10 +167,8 @@ function requestOf(
     request.log.map((touch) => ({ ...touch, itemId: idOf(touch.itemId) }))
   );
   // what was played of the same work elsewhere is evidence here too; its minutes are counted once
-  const lent = copies.flatMap(([from, to], nth) =>
-    log
-      .filter((touch) => touch.itemId === from)
-      .map((touch) => ({ ...touch, id: `${touch.id}~${nth}`, itemId: to, minutes: 0 }))
+  const lent = copies.flatMap(([from, to]) =>
+    log.filter((touch) => touch.itemId === from).map((touch) => ({ ...touch, itemId: to, minutes: 0 }))
   );
   return {
     ...first.request,

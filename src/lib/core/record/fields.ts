@@ -3,7 +3,7 @@
  * lies outside them. A sentence names what is wrong and what to do; it stands beside its field.
  */
 import { z } from 'zod';
-import { BEAT_UNITS, beatsPerBar, parseDate } from '../core/units';
+import { BEAT_UNITS, beatsPerBar, parseDate } from '../units';
 
 const MOST_BARS = 2000;
 const MOST_MINUTES_A_DAY = 720;

@@ -1,0 +1,9 @@
+/** What is kept, each record defined once: its shape in Zod, its type, its limits and the sentence of each fault. */
+export * from './call';
+export * from './fields';
+export * from './item';
+export * from './lesson';
+export * from './pin';
+export * from './time';
+export * from './touch';
+export * from './words';

@@ -1,0 +1,157 @@
+/**
+ * An item of the list: its bars, sections and tempos, how it is worked, and what is printed of it. That bars lie inside and a click can say
+ * the target is asked where one comes in (schema/item.ts).
+ */
+import { z } from 'zod';
+import {
+  barField,
+  bpmField,
+  dateField,
+  idField,
+  metreField,
+  minutesField,
+  nameField,
+  shortText,
+  unitField
+} from './fields';
+import type { Kept } from './kept';
+import { ITEM_KINDS, RAMP_SHAPES, STRATEGIES } from './words';
+
+const stepSchool = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('scale'),
+    clicks: z.union([z.literal('auto'), z.literal(1), z.literal(2)])
+  }),
+  z.strictObject({
+    kind: z.literal('plus'),
+    bpm: z.number().int().min(1, 'A step is at least 1 bpm.').max(20, 'A step is at most 20 bpm.')
+  }),
+  z.strictObject({
+    kind: z.literal('percent'),
+    percent: z.number().min(1, 'At least 1 percent.').max(25, 'At most 25 percent.')
+  }),
+  z.strictObject({ kind: z.literal('zigzag') })
+]);
+export type StepSchool = Kept<z.infer<typeof stepSchool>>;
+
+export const schools = z.strictObject({
+  /** Muscles the item tires: blocks that tire the same are not put side by side. */
+  tires: z.array(z.string().trim().min(1).max(40)).max(8, 'At most eight demands.').optional(),
+  strategy: z.enum(STRATEGIES).optional(),
+  step: stepSchool.optional(),
+  shape: z.enum(RAMP_SHAPES).optional(),
+  inARow: z.number().int().min(1, 'At least one clean attempt.').max(10, 'At most ten in a row.').optional()
+});
+/** As far as they were chosen. */
+export type ChosenSchools = Kept<z.infer<typeof schools>>;
+export type Schools = { readonly [K in keyof ChosenSchools]-?: NonNullable<ChosenSchools[K]> };
+
+export const sectionTempo = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('pulse'), unit: unitField, targetBpm: bpmField }),
+  z.strictObject({
+    kind: z.literal('range'),
+    unit: unitField,
+    lowBpm: bpmField,
+    highBpm: bpmField,
+    /** Where in the range the teacher wants to be; the part above the low end can be given back. */
+    stretchBpm: bpmField.optional()
+  }),
+  z.strictObject({ kind: z.literal('change'), unit: unitField, fromBpm: bpmField, toBpm: bpmField }),
+  z.strictObject({
+    kind: z.literal('recordings'),
+    unit: unitField,
+    recordingsBpm: z
+      .array(bpmField)
+      .min(1, 'Measure at least one recording.')
+      .max(20, 'Twenty recordings are enough.'),
+    use: z.enum(['mean', 'median'])
+  }),
+  z.strictObject({ kind: z.literal('free'), minutesPerWeek: minutesField(1, 600) })
+]);
+export type SectionTempo = Kept<z.infer<typeof sectionTempo>>;
+
+export const sectionFields = {
+  id: idField,
+  name: shortText.unwrap().optional(),
+  fromBar: barField,
+  toBar: barField,
+  tempo: sectionTempo,
+  /** The day on which its target is to hold, set by hand; the section is laid to it as to a pin. */
+  dueOn: dateField.optional(),
+  /** Notes to a beat where it is densest. */
+  notesPerBeat: z
+    .number()
+    .min(0.25, 'At least one note in four beats.')
+    .max(16, 'At most 16 notes a beat.')
+    .optional()
+};
+export type SeasonSection = Kept<z.infer<z.ZodObject<typeof sectionFields>>>;
+
+const bars = { fromBar: barField, toBar: barField };
+
+/** What a plan asks of an item, printed or one candidate's own. */
+export const itemFields = {
+  id: idField,
+  name: nameField,
+  kind: z.enum(ITEM_KINDS, 'Choose what kind of item it is.'),
+  metre: metreField,
+  ...bars,
+  pickupBeats: z
+    .number()
+    .min(0, 'A pickup has no less than 0 beats.')
+    .max(16, 'A pickup has at most 16 beats.')
+    .optional(),
+  /** Bars played twice. */
+  repeats: z.array(z.strictObject(bars)).max(50).optional(),
+  sections: z.array(z.strictObject(sectionFields)).max(60, 'At most 60 sections.'),
+  /** Sight-reading and other work without a tempo. */
+  minutesPerWeek: minutesField(1, 600).optional(),
+  mostPerDayMin: minutesField(8, 240).optional(),
+  schools: schools.optional(),
+  /** Bars that will be heard; the plan narrows to them. */
+  cuts: z.array(z.strictObject(bars)).max(50).optional(),
+  /** Left out by the teacher's choice: it stays on the list and asks nothing. */
+  isLeftOut: z.boolean().optional()
+};
+export type PlanItem = Kept<z.infer<z.ZodObject<typeof itemFields>>>;
+
+const addedOn = { addedOn: dateField };
+/** Something printed wrong, and how it should be. */
+const erratum = z.strictObject({ bar: barField, says: shortText, ...addedOn });
+export type Erratum = Kept<z.infer<typeof erratum>>;
+/** Bars that will be heard. */
+const cut = z.strictObject({ ...bars, ...addedOn });
+export type Cut = Kept<z.infer<typeof cut>>;
+
+/** What is the list's of an item. */
+export const printedFields = {
+  id: idField,
+  name: nameField,
+  composer: shortText,
+  kind: itemFields.kind,
+  edition: shortText,
+  pages: shortText,
+  /** "D minor": related scales are chosen from it. */
+  key: shortText,
+  /** What the panel tests with it. */
+  tested: shortText,
+  /** Bars in each line of the page, pages parted by a slash: "5 4 4 5 / 4 4 6". */
+  barsPerLine: z.string().max(2000),
+  metre: metreField,
+  ...bars,
+  pickupBeats: itemFields.pickupBeats,
+  minutesPerWeek: itemFields.minutesPerWeek,
+  sections: itemFields.sections,
+  errata: z.array(erratum).max(400),
+  cuts: z.array(cut).max(60)
+};
+export type Printed = Kept<z.infer<z.ZodObject<typeof printedFields>>>;
+
+/** What is one candidate's own of an item. */
+export const ownFields = {
+  /** Null where they are the list's. */
+  ownSections: z.array(z.strictObject(sectionFields)).max(60).nullable(),
+  mostPerDayMin: itemFields.mostPerDayMin,
+  schools: schools.optional()
+};
+export type Own = Kept<z.infer<z.ZodObject<typeof ownFields>>>;

@@ -1,0 +1,41 @@
+/** A candidate's practice time: the week, dates that differ, lessons and mocks. */
+import { z } from 'zod';
+import { dateField, minutesField, shortText, timeField } from './fields';
+import type { Kept } from './kept';
+
+const span = { start: timeField.optional(), minutes: minutesField(1) };
+export type TimeSpan = Kept<z.infer<z.ZodObject<typeof span>>>;
+
+/** ISO weekday 1 (Monday) to 7. */
+const weekday = z
+  .number()
+  .int()
+  .min(1, 'A weekday is 1 (Monday) to 7 (Sunday).')
+  .max(7, 'A weekday is 1 (Monday) to 7 (Sunday).');
+
+/** From `date` to `until`, both included; without `until` the one day. */
+export const dayException = z.strictObject({
+  date: dateField,
+  until: dateField.optional(),
+  start: timeField.optional(),
+  minutes: minutesField(0),
+  why: shortText.unwrap().optional()
+});
+export type DayException = Kept<z.infer<typeof dayException>>;
+
+export const mock = z.strictObject({ date: dateField, minutes: minutesField(1, 480), name: shortText });
+
+export const timeFields = {
+  /** Several spans of one weekday add up. */
+  week: z.array(z.strictObject({ weekday, ...span })).max(42, 'At most six spans a weekday.'),
+  /** Minutes of dates instead of the pattern; several of one day add up, 0 minutes is a day off. */
+  exceptions: z.array(dayException),
+  /** Weekly lessons; one that lies inside the pattern's minutes costs nothing more. */
+  lessons: z
+    .array(z.strictObject({ weekday, ...span, minutes: minutesField(1, 240), isInside: z.boolean() }))
+    .max(14, 'At most fourteen lessons a week.'),
+  mocks: z.array(mock).max(60),
+  warmUpMin: minutesField(0, 120),
+  fundamentalsMin: minutesField(0, 240)
+};
+export type PracticeTime = Kept<z.infer<z.ZodObject<typeof timeFields>>>;

@@ -1,0 +1,43 @@
+/**
+ * A touch: one block of work on one item, as it was logged. What holds follows from touches alone (core/practice). Attempts are kept in
+ * their order, because only the order tells whether clean ones came in a row.
+ */
+import { z } from 'zod';
+import {
+  barField,
+  bpmField,
+  dateField,
+  idField,
+  longText,
+  minutesField,
+  shortText,
+  unitField
+} from './fields';
+import type { Kept } from './kept';
+import { EVIDENCE } from './words';
+
+export const touchFields = {
+  itemId: idField,
+  /** Civil date at the candidate's home. */
+  date: dateField,
+  /** Both missing: the whole item. */
+  fromBar: barField.optional(),
+  toBar: barField.optional(),
+  minutes: minutesField(1, 360),
+  /** Missing where nothing was clicked (free sections, sight-reading, listening). */
+  tempoBpm: bpmField.optional(),
+  unit: unitField.optional(),
+  /** c for a clean attempt, n for one that was not yet, in the order played. */
+  attempts: z
+    .string()
+    .regex(/^[cn]*$/, 'Attempts are c for clean and n for not yet, in the order played: ccncc.')
+    .max(60, 'At most 60 attempts in one touch.')
+    .optional(),
+  /** Elements that did not hold; with any of them the tempo does not count. */
+  notHeld: z.array(shortText).max(12).optional(),
+  evidence: z.enum(EVIDENCE).optional(),
+  note: longText.unwrap().optional()
+};
+
+export const touch = z.strictObject({ id: idField, ...touchFields });
+export type Touch = Kept<z.infer<typeof touch>>;
