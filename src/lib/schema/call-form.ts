@@ -1,8 +1,19 @@
 /** The call as a form: rounds with their slots, other dates. */
 import { z } from 'zod';
 import { outOfReach } from '../core/season';
-import { dateField, nameField, otherDate, ownDate, timeField, zoneField } from '../core/record';
-import { refineSlot } from './round';
+import {
+  type OtherDate,
+  type OwnDate,
+  type Round,
+  type Slot,
+  dateField,
+  nameField,
+  otherDate,
+  ownDate,
+  timeField,
+  zoneField
+} from '../core/record';
+import { skippedTime } from './round';
 
 const blankTime = z.union([z.literal(''), timeField], 'A time is written 09:30, on the 24-hour clock.');
 
@@ -69,22 +80,16 @@ type Fault = { readonly path: (string | number)[]; readonly says: string };
 
 /** What is only wrong today, of a form that is sound by itself: a round before today that is not history, or years ahead; a time the clock skips; a round that hears nothing. */
 export function callFaults({ rounds }: CallForm, today: string): Fault[] {
-  const skipped = z.array(z.any()).superRefine((_, context) => {
-    for (const [i, round] of rounds.entries())
-      refineSlot({ ...round, time: round.time || undefined }, ['rounds', i], context);
-  });
-  const issues = skipped.safeParse([]).error?.issues ?? [];
-  return [
-    ...issues.map((issue) => ({ path: issue.path as (string | number)[], says: issue.message })),
-    ...rounds.flatMap((round, i) =>
-      roundFaults(round, today).map(([field, says]) => ({ path: ['rounds', i, field], says }))
-    )
-  ];
+  return rounds.flatMap((round, i) =>
+    roundFaults(round, today).map(([field, says]) => ({ path: ['rounds', i, field], says }))
+  );
 }
 
 function roundFaults(round: CallForm['rounds'][number], today: string): [string, string][] {
   const faults: [string, string][] = [];
-  const { date, uploadBy, isHistory, isRecorded, hearsAll, itemIds } = round;
+  const { date, time, zone, uploadBy, isHistory, isRecorded, hearsAll, itemIds } = round;
+  const skipped = skippedTime({ date, time: time || undefined, zone });
+  if (skipped) faults.push(['time', skipped]);
   if (date < today && !isHistory)
     faults.push(['date', `${date} is before today. Choose a later date, or tick that it has taken place.`]);
   const far = outOfReach(date, today);
@@ -97,33 +102,18 @@ function roundFaults(round: CallForm['rounds'][number], today: string): [string,
   return faults;
 }
 
-type StoredRound = {
-  id: string;
-  name: string;
-  date: string;
-  time?: string | undefined;
-  zone: string;
-  isHistory: boolean;
-  isWeek?: boolean | undefined;
-  uploadBy?: string | undefined;
-  itemIds?: readonly string[] | undefined;
-};
 type StoredCall = {
-  name: string;
-  version: number;
-  rounds: readonly StoredRound[];
-  dates: readonly {
-    date: string;
-    name: string;
-    kind: CallForm['dates'][number]['kind'];
-  }[];
+  readonly name: string;
+  readonly version: number;
+  readonly rounds: readonly Round[];
+  readonly dates: readonly OtherDate[];
 };
 
 /** What is one candidate's own of a call, as it is stored. */
 type StoredOwn = {
-  ownDates: readonly CallForm['ownDates'][number][];
-  ownVersion: number;
-  slots: readonly { roundId: string; date: string; time?: string | undefined }[];
+  readonly ownDates: readonly OwnDate[];
+  readonly ownVersion: number;
+  readonly slots: readonly Slot[];
 };
 
 /** The form of a call that is there, with one candidate's own. */

@@ -137,63 +137,62 @@ type Printed = {
 
 /** The item a form means, or its faults at the form's own paths. */
 export function readItemForm(form: ItemForm): Read {
+  if (form.kind === 'sight-reading' && form.minutesPerWeek === null)
+    return { ok: false, faults: [{ path: ['minutesPerWeek'], says: 'Say how many minutes a week.' }] };
+  const parsed = planItem.safeParse(itemOf(form));
+  const errata = parseErrata(form.errata, form);
+  const cuts = parseCuts(form.cuts, form);
+  const faults: Fault[] = [
+    ...(parsed.error?.issues ?? []).map((issue) => ({
+      path: formPath(issue.path as (string | number)[]),
+      says: issue.message
+    })),
+    ...lineFaults(form, parsed.data),
+    ...(errata.ok ? [] : [{ path: ['errata'], says: errata.says }]),
+    ...(cuts.ok ? [] : [{ path: ['cuts'], says: cuts.says }])
+  ];
+  if (!parsed.success || !errata.ok || !cuts.ok || faults.length > 0) return { ok: false, faults };
+  const { composer, edition, pages, key, tested, barsPerLine, hasOwnSections } = form;
+  const printed = { composer, edition, pages, key, tested, barsPerLine, hasOwnSections };
+  return { ok: true, item: { ...parsed.data, ...printed, errata: errata.value, cuts: cuts.value } };
+}
+
+/** The form's fields where a plan's item has them, unchecked. Sight-reading has minutes alone. */
+function itemOf(form: ItemForm) {
   const isSightReading = form.kind === 'sight-reading';
-  const raw = {
+  const { name, kind, metre, strategy, step, shape, inARow, tires, notesPerBeat } = form;
+  const demands = tires.split(',').map((word) => word.trim());
+  const sections = form.sections.map((section) => ({
+    ...readSection(section),
+    notesPerBeat: notesPerBeat ?? undefined
+  }));
+  return {
     id: 'new',
-    name: form.name,
-    kind: form.kind,
-    metre: form.metre,
+    name,
+    kind,
+    metre,
     fromBar: isSightReading ? 1 : form.fromBar,
     toBar: isSightReading ? 1 : form.toBar,
     pickupBeats: form.pickupBeats ?? undefined,
     minutesPerWeek: form.minutesPerWeek ?? undefined,
     mostPerDayMin: form.mostPerDayMin ?? undefined,
-    schools: {
-      strategy: form.strategy,
-      step: STEPS[form.step],
-      shape: form.shape,
-      inARow: form.inARow,
-      tires: form.tires
-        .split(',')
-        .map((word) => word.trim())
-        .filter(Boolean)
-    },
-    sections: isSightReading
-      ? []
-      : form.sections.map((section) => ({
-          ...readSection(section),
-          notesPerBeat: form.notesPerBeat ?? undefined
-        }))
+    schools: { strategy, step: STEPS[step], shape, inARow, tires: demands.filter(Boolean) },
+    sections: isSightReading ? [] : sections
   };
-  const parsed = planItem.safeParse(raw);
-  const faults: Fault[] = (parsed.error?.issues ?? []).map((issue) => ({
-    path: formPath(issue.path as (string | number)[]),
-    says: issue.message
-  }));
-  if (isSightReading && form.minutesPerWeek === null)
-    return { ok: false, faults: [{ path: ['minutesPerWeek'], says: 'Say how many minutes a week.' }] };
-  const lines = readLines(form.barsPerLine);
+}
+
+/** What is wrong with the bars of each line: no numbers, or, of a sound item, another sum than its bars. */
+function lineFaults({ barsPerLine }: ItemForm, item: SeasonItem | undefined): Fault[] {
+  const lines = readLines(barsPerLine);
+  const path = ['barsPerLine'];
   if (lines === null)
-    faults.push({
-      path: ['barsPerLine'],
-      says: 'Write the bars of each line as numbers, a slash between pages: 5 4 4 5 / 4 4 6.'
-    });
-  else if (lines.length > 0 && parsed.success) {
-    const [bars, written] = [
-      parsed.data.toBar - parsed.data.fromBar + 1,
-      lines.flat().reduce((a, b) => a + b, 0)
+    return [
+      { path, says: 'Write the bars of each line as numbers, a slash between pages: 5 4 4 5 / 4 4 6.' }
     ];
-    if (bars !== written)
-      faults.push({ path: ['barsPerLine'], says: `The lines have ${written} bars, the item has ${bars}.` });
-  }
-  const errata = parseErrata(form.errata, form);
-  if (!errata.ok) faults.push({ path: ['errata'], says: errata.says });
-  const cuts = parseCuts(form.cuts, form);
-  if (!cuts.ok) faults.push({ path: ['cuts'], says: cuts.says });
-  if (!parsed.success || !errata.ok || !cuts.ok || faults.length > 0) return { ok: false, faults };
-  const { composer, edition, pages, key, tested, barsPerLine, hasOwnSections } = form;
-  const printed = { composer, edition, pages, key, tested, barsPerLine, hasOwnSections };
-  return { ok: true, item: { ...parsed.data, ...printed, errata: errata.value, cuts: cuts.value } };
+  if (lines.length === 0 || !item) return [];
+  const written = lines.flat().reduce((a, b) => a + b, 0);
+  const bars = item.toBar - item.fromBar + 1;
+  return bars === written ? [] : [{ path, says: `The lines have ${written} bars, the item has ${bars}.` }];
 }
 
 /** Bars in each line of each page, or null where the text is something else. */

@@ -63,6 +63,7 @@ export function allot(
   return pieces(beyond) < pieces(within) ? beyond : within;
 }
 
+/** With what was agreed kept, or laid afresh where nothing was, or keeping it costs too much. */
 function allotWithin(
   asked: readonly Asked[],
   capacity: ReadonlyMap<DayNumber, Minutes>,
@@ -74,22 +75,22 @@ function allotWithin(
   if (limited !== capacity && shortOf(whole).join() !== shortOf(fitAround(pinned, capacity)).join())
     return allotWithin(asked, capacity, capacity);
   const measure = measureEvenness(whole);
-  const fresh = () => layAround(asked, whole, whole, measure);
-  if (!asked.some((one) => one.kept.some((kept) => !kept.isPinned))) return fresh();
-
+  const isAgreed = asked.some((one) => one.kept.some((kept) => !kept.isPinned));
+  const agreed = isAgreed ? keepWhatBlocks(asked, capacity, whole, measure) : null;
   const worth = measure.isFine ? WORTH_UPHEAVAL : WORTH_UPHEAVAL_COARSE;
-  const agreed = keepWhatBlocks(asked, capacity, whole, measure);
-  if (!agreed) return fresh();
-  if (mostPieces(agreed) < LEAST_BLOCK_MIN && agreed.uneven <= measure.least * worth) return agreed;
-  const other = fresh();
-  if (mostPieces(other) < LEAST_BLOCK_MIN !== mostPieces(agreed) < LEAST_BLOCK_MIN)
-    return mostPieces(other) < LEAST_BLOCK_MIN ? other : agreed;
-  return agreed.uneven > other.uneven * worth ? other : agreed;
+  if (agreed && isWhole(agreed) && agreed.uneven <= measure.least * worth) return agreed;
+  const fresh = layAround(asked, whole, whole, measure);
+  return agreed ? lessUpheaval(agreed, fresh, worth) : fresh;
 }
 
-function mostPieces({ pieceMin }: Allotted): Minutes {
-  return Math.max(0, ...pieceMin);
+/** What was agreed, unless laying afresh alone leaves no piece of a block, or is evener by what an upheaval is worth. */
+function lessUpheaval(agreed: Allotted, fresh: Allotted, worth: number): Allotted {
+  if (isWhole(fresh) !== isWhole(agreed)) return isWhole(fresh) ? fresh : agreed;
+  return agreed.uneven > fresh.uneven * worth ? fresh : agreed;
 }
+
+/** Whether nothing as long as a block is left in pieces. */
+const isWhole = ({ pieceMin }: Allotted) => Math.max(0, ...pieceMin) < LEAST_BLOCK_MIN;
 
 /** Keeps what fits; items whose minutes then find no block let go of all they had, so that only they move. */
 function keepWhatBlocks(

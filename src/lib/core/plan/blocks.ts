@@ -4,7 +4,7 @@
  * First the days on which each item plays are dealt in time order, to whichever lags furthest behind its own even pace;
  * then a flow finds the minutes of all blocks together. What finds no block is handed back, never bent.
  */
-import type { Minutes } from '../units';
+import type { DayNumber, Minutes } from '../units';
 import {
   type BlockTask,
   type Blocks,
@@ -80,51 +80,93 @@ function readDays({ demands, levels }: BlockTask): DayTable {
 
 /** A day on which an item was agreed before counts as if it lagged by so much of a block more (judgement). */
 const WORTH_BEFORE = 1.5;
+
 /** Deals each day's minutes to the items that lag furthest behind their pace, in blocks of about `aim` minutes. */
 function deal(task: BlockTask, table: DayTable, pace: Pace, aim: Minutes): Pair[] {
-  const dealt = pace.minutes.map(() => 0);
-  const aims = pace.minutes.map((minutes, i) => {
-    const days = pace.canPlay[i]!.reduce((n, can) => n + can, 0);
-    return Math.max(aim, Math.ceil(minutes / Math.max(1, days)));
-  });
-  const pairs: Pair[] = [];
-  const carried = new Map<object, number>();
+  const dealing: Dealing = { task, pace, aims: aimsOf(pace, aim), dealt: pace.minutes.map(() => 0) };
   const least = Math.max(LEAST_BLOCK_MIN, Math.floor(aim / 2));
+  const pairs: Pair[] = [];
+  /** Minutes of each level that earlier days did not use. */
+  const carried = new Map<object, Minutes>();
   table.days.forEach((day, d) => {
     const level = task.levels.ofColumn[table.column[d]!]!;
-    let budget = Math.min(table.room[d]!, table.target[d]! + (carried.get(level) ?? 0));
-    const open = pace.minutes.flatMap((minutes, i) =>
-      pace.canPlay[i]![d] === 1 && dealt[i]! < minutes
-        ? [
-            {
-              i,
-              must: pace.least[i]![d]! - dealt[i]!,
-              lag: (pace.byDay[i]![d]! - dealt[i]!) / aims[i]! + (task.before(i, day) ? WORTH_BEFORE : 0)
-            }
-          ]
-        : []
-    );
-    open.sort((a, b) => Number(b.must > 0) - Number(a.must > 0) || b.lag - a.lag || a.i - b.i);
-    const played: { i: number; more: Minutes }[] = [];
-    for (const { i, must } of open) {
-      if (budget < (must > 0 ? LEAST_BLOCK_MIN : least)) break;
-      const most = Math.min(budget, mostOn(task, i, day));
-      const owed = pace.minutes[i]! - dealt[i]!;
-      let minutes = Math.min(Math.max(aims[i]!, Math.ceil(must)), owed, most);
-      if (owed - minutes < LEAST_BLOCK_MIN && owed <= most) minutes = owed;
-      if (minutes < task.least[i]! && task.lying.of(i, day) === 0) continue;
-      if (minutes <= 0) continue;
-      pairs.push({ item: i, day: d });
-      dealt[i]! += minutes;
-      budget -= minutes;
-      played.push({ i, more: Math.min(pace.minutes[i]! - dealt[i]!, mostOn(task, i, day) - minutes) });
-    }
-    for (const { i, more } of budget >= least ? played : []) {
-      const longer = Math.min(more, budget);
-      dealt[i]! += longer;
-      budget -= longer;
-    }
-    carried.set(level, budget);
+    const budget = Math.min(table.room[d]!, table.target[d]! + (carried.get(level) ?? 0));
+    const { played, left } = dealDay(dealing, { day, d, budget, least });
+    pairs.push(...played.map((item) => ({ item, day: d })));
+    carried.set(level, left);
   });
   return pairs;
+}
+
+type Dealing = {
+  readonly task: BlockTask;
+  readonly pace: Pace;
+  /** Minutes aimed for in a block of each item. */
+  readonly aims: readonly Minutes[];
+  /** Minutes that each item has been dealt so far. */
+  readonly dealt: Minutes[];
+};
+type DayToDeal = {
+  readonly day: DayNumber;
+  /** Its place in the table. */
+  readonly d: number;
+  readonly budget: Minutes;
+  /** A block is begun only where so much is left. */
+  readonly least: Minutes;
+};
+
+/** Where an item has few days to play on, its blocks are longer. */
+function aimsOf({ minutes, canPlay }: Pace, aim: Minutes): Minutes[] {
+  return minutes.map((all, i) => {
+    const days = canPlay[i]!.reduce((n, can) => n + can, 0);
+    return Math.max(aim, Math.ceil(all / Math.max(1, days)));
+  });
+}
+
+/** A block for one item after the other while the day has minutes; what is left then makes them longer. */
+function dealDay(
+  dealing: Dealing,
+  { day, d, budget, least }: DayToDeal
+): { played: number[]; left: Minutes } {
+  const { task, pace, dealt } = dealing;
+  let left = budget;
+  const played: { item: number; more: Minutes }[] = [];
+  for (const { item, mustMin } of waiting(dealing, day, d)) {
+    if (left < (mustMin > 0 ? LEAST_BLOCK_MIN : least)) break;
+    const most = Math.min(left, mostOn(task, item, day));
+    const minutes = blockOf(dealing, item, mustMin, most);
+    const isGrowing = task.lying.of(item, day) > 0;
+    if (minutes <= 0 || (minutes < task.least[item]! && !isGrowing)) continue;
+    dealt[item]! += minutes;
+    left -= minutes;
+    const more = Math.min(pace.minutes[item]! - dealt[item]!, mostOn(task, item, day) - minutes);
+    played.push({ item, more });
+  }
+  if (left >= least)
+    for (const { item, more } of played) {
+      const longer = Math.min(more, left);
+      dealt[item]! += longer;
+      left -= longer;
+    }
+  return { played: played.map(({ item }) => item), left };
+}
+
+/** Items that can play on a day and have minutes left: those that must first, then those that lag furthest behind. */
+function waiting({ task, pace, aims, dealt }: Dealing, day: DayNumber, d: number) {
+  return pace.minutes
+    .map((_, item) => item)
+    .filter((item) => pace.canPlay[item]![d] === 1 && dealt[item]! < pace.minutes[item]!)
+    .map((item) => ({
+      item,
+      mustMin: pace.least[item]![d]! - dealt[item]!,
+      lag: (pace.byDay[item]![d]! - dealt[item]!) / aims[item]! + (task.before(item, day) ? WORTH_BEFORE : 0)
+    }))
+    .sort((a, b) => Number(b.mustMin > 0) - Number(a.mustMin > 0) || b.lag - a.lag || a.item - b.item);
+}
+
+/** About what is aimed for; all that is owed where the rest would be less than a block. */
+function blockOf({ pace, aims, dealt }: Dealing, item: number, mustMin: Minutes, most: Minutes): Minutes {
+  const owed = pace.minutes[item]! - dealt[item]!;
+  const minutes = Math.min(Math.max(aims[item]!, Math.ceil(mustMin)), owed, most);
+  return owed - minutes < LEAST_BLOCK_MIN && owed <= most ? owed : minutes;
 }

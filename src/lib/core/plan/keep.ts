@@ -21,39 +21,33 @@ export function leastBlock(demand: Demand): Minutes {
   return Math.min(LEAST_BLOCK_MIN, sumMinutes(demand.windows));
 }
 
+type Keepable = Demand & { readonly kept: readonly Kept[] };
+
+/** Pinned blocks first, then what was agreed; of each item the latest days first. `stays` says which are looked at. */
 export function keepAgreed(
-  asked: readonly (Demand & { readonly kept: readonly Kept[] })[],
+  asked: readonly Keepable[],
   capacity: ReadonlyMap<DayNumber, Minutes>,
   stays: (kept: Kept, asked: number) => boolean
 ): Stay {
   const left = asked.map((one) => one.windows.map((w) => w.minutes));
   const minutes = asked.map(() => new Map<DayNumber, Minutes>());
   const load = new Map<DayNumber, Minutes>();
-  for (const isPinned of [true, false]) {
+  const keep = (one: Keepable, a: number, { day, minutes: most, isPinned }: Kept) => {
+    const there = minutes[a]!.get(day) ?? 0;
+    const room = Math.min((capacity.get(day) ?? 0) - (load.get(day) ?? 0), one.mostPerDay - there);
+    const open = openWindows(one, left[a]!, day);
+    const asks = open.reduce((sum, w) => sum + left[a]![w]!, 0);
+    const stay = Math.min(most, room, asks);
+    if (stay <= 0 || (!isPinned && there + stay < leastBlock(one))) return;
+    takeOff(left[a]!, open, stay);
+    minutes[a]!.set(day, there + stay);
+    load.set(day, (load.get(day) ?? 0) + stay);
+  };
+  for (const isPinned of [true, false])
     asked.forEach((one, a) => {
       const mine = one.kept.filter((kept) => kept.isPinned === isPinned && stays(kept, a));
-      for (const kept of mine.sort((x, y) => y.day - x.day)) {
-        const { day } = kept;
-        const there = minutes[a]!.get(day) ?? 0;
-        const room = Math.min((capacity.get(day) ?? 0) - (load.get(day) ?? 0), one.mostPerDay - there);
-        const open = one.windows
-          .map((window, w) => ({ window, w }))
-          .filter(({ window, w }) => window.from <= day && day <= window.to && left[a]![w]! > 0)
-          .sort((x, y) => x.window.to - y.window.to || x.w - y.w);
-        const asks = open.reduce((sum, { w }) => sum + left[a]![w]!, 0);
-        const stay = Math.min(kept.minutes, room, asks);
-        if (stay <= 0 || (!isPinned && there + stay < leastBlock(one))) continue;
-        let wanted = stay;
-        for (const { w } of open) {
-          const part = Math.min(wanted, left[a]![w]!);
-          left[a]![w]! -= part;
-          wanted -= part;
-        }
-        minutes[a]!.set(day, there + stay);
-        load.set(day, (load.get(day) ?? 0) + stay);
-      }
+      for (const kept of mine.sort((x, y) => y.day - x.day)) keep(one, a, kept);
     });
-  }
   return {
     demands: asked.map((one, a) => ({
       ...one,
@@ -62,6 +56,25 @@ export function keepAgreed(
     minutes,
     lying: { of: (a, day) => minutes[a]!.get(day) ?? 0, on: (day) => load.get(day) ?? 0 }
   };
+}
+
+/** The windows of an item that a day lies in and that still ask for minutes; the one that closes first is first. */
+function openWindows({ windows }: Demand, left: readonly Minutes[], day: DayNumber): number[] {
+  return windows
+    .map((window, w) => ({ window, w }))
+    .filter(({ window, w }) => window.from <= day && day <= window.to && left[w]! > 0)
+    .sort((x, y) => x.window.to - y.window.to || x.w - y.w)
+    .map(({ w }) => w);
+}
+
+/** Takes minutes off what is left of the windows, one after the other. */
+function takeOff(left: Minutes[], windows: readonly number[], minutes: Minutes): void {
+  let wanted = minutes;
+  for (const w of windows) {
+    const part = Math.min(wanted, left[w]!);
+    left[w]! -= part;
+    wanted -= part;
+  }
 }
 
 export function sumMinutes(of: readonly { readonly minutes: Minutes }[]): Minutes {

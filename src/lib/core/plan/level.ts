@@ -8,10 +8,10 @@
  */
 import type { Minutes } from '../units';
 import type { Column, Demands, Row } from './demand';
-import { FlowNetwork } from './network';
+import { heavySide } from './heavy-side';
 
 /** Load of a column as a share of its room: minutes / room, both whole. */
-type Level = { readonly minutes: number; readonly room: number };
+export type Level = { readonly minutes: number; readonly room: number };
 
 export type Levels = {
   /** One for each column; columns of one level share the object. */
@@ -21,9 +21,9 @@ export type Levels = {
 };
 
 /** Where several rows of one item share a column, they share its most. A drain leads out of the level, and is full. */
-type Cell = { column: number; most: Minutes; rows: number[]; isShared: boolean; isDrain: boolean };
+export type Cell = { column: number; most: Minutes; rows: number[]; isShared: boolean; isDrain: boolean };
 
-type Part = { readonly rows: number[]; readonly columns: number[]; readonly cells: Cell[] };
+export type Part = { readonly rows: number[]; readonly columns: number[]; readonly cells: Cell[] };
 
 /**
  * `rooms` are whole and over 0, `minutes` what each row really places, `loads` what lies on the columns already.
@@ -125,59 +125,26 @@ function splitAt(
   rooms: readonly number[],
   useful: number[][]
 ): Part[] | null {
-  const [source, sink] = [0, 1];
-  const rowNode = new Map(part.rows.map((r, i) => [r, 2 + i]));
-  const columnNode = new Map(part.columns.map((c, i) => [c, 2 + part.rows.length + i]));
-  const shared = part.cells.filter((cell) => cell.isShared);
-  const firstCell = 2 + part.rows.length + part.columns.length;
-  const cellNode = new Map(shared.map((cell, i) => [cell, firstCell + i]));
-  const network = new FlowNetwork(
-    firstCell + shared.length,
-    part.rows.length +
-      2 * part.columns.length +
-      part.cells.length +
-      shared.reduce((n, cell) => n + cell.rows.length, 0)
-  );
-  let asked = 0;
-  const scale = level.room;
-  for (const r of part.rows) {
-    network.addArc(source, rowNode.get(r)!, left[r]! * scale);
-    asked += left[r]! * scale;
-  }
-  for (const c of part.columns) {
-    network.addArc(columnNode.get(c)!, sink, rooms[c]! * level.minutes);
-    if (base[c]! > 0) network.addArc(source, columnNode.get(c)!, base[c]! * scale);
-    asked += base[c]! * scale;
-  }
+  const side = heavySide(part, level, { left, base, rooms });
+  if (!side) return null;
+  const [heavy, light]: [Part, Part] = [emptyPart(), emptyPart()];
+  const sideOf = (isHeavy: boolean) => (isHeavy ? heavy : light);
+  for (const r of part.rows) sideOf(side.hasRow(r)).rows.push(r);
+  for (const c of part.columns) sideOf(side.hasColumn(c)).columns.push(c);
   for (const cell of part.cells) {
-    const to = cell.isDrain ? sink : columnNode.get(cell.column)!;
-    const node = cellNode.get(cell);
-    if (node === undefined) network.addArc(rowNode.get(cell.rows[0]!)!, to, cell.most * scale);
-    else {
-      for (const row of cell.rows) network.addArc(rowNode.get(row)!, node, Infinity);
-      network.addArc(node, to, cell.most * scale);
-    }
-  }
-  if (network.send(source, sink) === asked) return null;
-
-  const isIn = network.reachable(source);
-  const heavy: Part = { rows: [], columns: [], cells: [] };
-  const light: Part = { rows: [], columns: [], cells: [] };
-  const isHeavyRow = (row: number) => isIn[rowNode.get(row)!] === 1;
-  for (const r of part.rows) (isHeavyRow(r) ? heavy : light).rows.push(r);
-  for (const c of part.columns) (isIn[columnNode.get(c)!] === 1 ? heavy : light).columns.push(c);
-  for (const cell of part.cells) {
-    const isHeavyColumn = !cell.isDrain && isIn[columnNode.get(cell.column)!] === 1;
-    const isHeavy = cell.isShared ? isIn[cellNode.get(cell)!] === 1 : isHeavyRow(cell.rows[0]!);
-    cell.rows = cell.rows.filter((row) => isHeavyRow(row) === isHeavy);
-    if (cell.isDrain) (isHeavy ? heavy : light).cells.push(cell);
-    else if (isHeavy && !isHeavyColumn) {
+    const isHeavy = side.hasCell(cell);
+    const goesToHeavy = cell.isDrain ? isHeavy : side.hasColumn(cell.column);
+    cell.rows = cell.rows.filter((row) => side.hasRow(row) === isHeavy);
+    if (isHeavy && !goesToHeavy) {
       leaveFull(cell, left, base, useful);
       if (cell.isShared) heavy.cells.push({ ...cell, isDrain: true });
-    } else if (isHeavy === isHeavyColumn && cell.rows.length > 0) (isHeavy ? heavy : light).cells.push(cell);
+    } else if (isHeavy === goesToHeavy && (cell.isDrain || cell.rows.length > 0))
+      sideOf(isHeavy).cells.push(cell);
   }
   return [heavy, light];
 }
+
+const emptyPart = (): Part => ({ rows: [], columns: [], cells: [] });
 
 /** A cell from the heavy to the light side carries all it may: fixed load for the one, less to place for the other. */
 function leaveFull(cell: Cell, left: number[], base: number[], useful: number[][]): void {

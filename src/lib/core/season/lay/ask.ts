@@ -12,7 +12,7 @@ import {
   type Window
 } from '../../plan';
 import { targetOf } from '../../tempo';
-import { type DayNumber, type Minutes, dayOf } from '../../units';
+import { type DayNumber, type Minutes, type Share, dayOf } from '../../units';
 import type { Climb } from '../climb/climb';
 import type { SeasonFrame } from './frame';
 import { rungKey } from '../laid/plan';
@@ -43,6 +43,10 @@ export function rungPinsOf(request: SeasonRequest, item: SeasonItem): RungPin[] 
   return [...own, ...due];
 }
 
+type RungToAsk = { readonly share: Share; readonly minutes: Minutes; readonly pinnedTo: DayNumber | null };
+/** Rungs that are climbed between two days: up to a pin, or to the ramp's end. */
+type Leg = { readonly from: DayNumber; readonly to: DayNumber; readonly rungs: readonly RungToAsk[] };
+
 /** Null where the ladder asks nothing. */
 export function askOfClimb(
   climb: Climb,
@@ -53,43 +57,56 @@ export function askOfClimb(
   kept: Kept
 ): Asked | null {
   const rungs = climb.rungs.map((rung) => {
-    const { share, minutes, minutesDone } = rung;
     const pin = pins.find((p) => rungKey(p) === rungKey(rung));
-    return { share, minutes: minutes - minutesDone, pinned: pin ? dayOf(pin.date) : null };
+    const pinnedTo = pin ? dayOf(pin.date) : null;
+    return { share: rung.share, minutes: rung.minutes - rung.minutesDone, pinnedTo };
   });
   if (sum(rungs.map((r) => r.minutes)) === 0) return null;
-  const end = rampEnd(stages, frame.today);
   const most = mostPerDay(item).ladder;
-  const windows: Window[] = [];
-  const pinned: Kept[number][] = [];
-  let from = Math.max(frame.today, stages.began);
-  let open: typeof rungs = [];
-  const close = (to: DayNumber) => {
-    const whole = sum(open.map((r) => r.minutes));
-    const dueBy = stages.contextFrom - 1;
-    const isDue = pinned.length === 0 && from <= dueBy && dueBy < to;
-    const due = isDue ? sum(open.filter((r) => r.share < IN_CONTEXT_SHARE).map((r) => r.minutes)) : 0;
-    if (due > 0) windows.push({ from, to: dueBy, minutes: due });
-    if (whole > due) windows.push({ from, to, minutes: whole - due });
-    return whole;
-  };
+  const first = Math.max(frame.today, stages.began);
+  const legs = cutAtPins(rungs, first, rampEnd(stages, frame.today));
+  const [untilFirstPin, ...afterPins] = legs;
+  const windows = [
+    ...windowsOf(untilFirstPin!, stages.contextFrom - 1),
+    // what follows a pin is no longer due before context: its pace was set by hand
+    ...afterPins.flatMap((leg) => windowsOf(leg, null))
+  ];
+  const pinned = legs.slice(0, -1).map((leg) => blockOnPin(leg, kept, most));
+  const own = kept.filter((k) => !pinned.some((p) => p.day === k.day));
+  return { id: item.id, mostPerDay: most, windows, kept: [...pinned, ...own] };
+}
+
+/** The last leg ends with the ramp; a pin on a day before its leg begins, or after the ramp, cuts nothing. */
+function cutAtPins(rungs: readonly RungToAsk[], first: DayNumber, end: DayNumber): Leg[] {
+  const legs: Leg[] = [];
+  let [from, open]: [DayNumber, RungToAsk[]] = [first, []];
   for (const rung of rungs) {
     open.push(rung);
-    const { pinned: day } = rung;
+    const { pinnedTo: day } = rung;
     if (day === null || day < from || day > end) continue;
-    const whole = close(day);
-    const block = Math.max(LEAST_BLOCK_MIN, Math.min(LONGEST_BLOCK_MIN, rung.minutes));
-    pinned.push({ day, minutes: Math.min(block, whole, most), isPinned: true });
-    from = day + 1;
-    open = [];
+    legs.push({ from, to: day, rungs: open });
+    [from, open] = [day + 1, []];
   }
-  close(end);
-  const own = kept.filter((k) => !pinned.some((p) => p.day === k.day));
-  const longest = pinned.map((pin) => {
-    const blocks = kept.filter((k) => k.isPinned && k.day === pin.day).map((k) => k.minutes);
-    return { ...pin, minutes: Math.max(pin.minutes, ...blocks) };
-  });
-  return { id: item.id, mostPerDay: most, windows, kept: [...longest, ...own] };
+  return [...legs, { from, to: end, rungs: open }];
+}
+
+/** What a leg asks; of it the rungs below 80 % by `dueBy`, where that day lies within it. */
+function windowsOf({ from, to, rungs }: Leg, dueBy: DayNumber | null): Window[] {
+  const whole = sum(rungs.map((r) => r.minutes));
+  const isDue = dueBy !== null && from <= dueBy && dueBy < to;
+  const due = isDue ? sum(rungs.filter((r) => r.share < IN_CONTEXT_SHARE).map((r) => r.minutes)) : 0;
+  return [
+    ...(due > 0 ? [{ from, to: dueBy!, minutes: due }] : []),
+    ...(whole > due ? [{ from, to, minutes: whole - due }] : [])
+  ];
+}
+
+/** A block on the day of the pin that reaches its rung: as long as the rung asks, or as one pinned there by hand. */
+function blockOnPin({ to: day, rungs }: Leg, kept: Kept, most: Minutes): Kept[number] {
+  const asks = Math.max(LEAST_BLOCK_MIN, Math.min(LONGEST_BLOCK_MIN, rungs.at(-1)!.minutes));
+  const whole = sum(rungs.map((r) => r.minutes));
+  const byHand = kept.filter((k) => k.isPinned && k.day === day).map((k) => k.minutes);
+  return { day, minutes: Math.max(Math.min(asks, whole, most), ...byHand), isPinned: true };
 }
 
 /**
