@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { type Asked, allot } from './allot';
+import { type AskedDemand, allot } from './allot';
 
 const ask = (
   id: string,
   windows: [from: number, to: number, minutes: number][],
-  more: Partial<Asked> = {}
-): Asked => ({
+  more: Partial<AskedDemand> = {}
+): AskedDemand => ({
   id,
   mostPerDay: 50,
   windows: windows.map(([from, to, minutes]) => ({ from, to, minutes })),

@@ -22,7 +22,7 @@ const SOON_DAYS: readonly number[] = [7, 14, 28];
 const LOST_SHARE = 0.25;
 
 /** What is asked, and what is kept of it from the plan before or was set by hand; pinned minutes are never released. */
-export type Asked = Demand & { readonly kept: readonly Kept[] };
+export type AskedDemand = Demand & { readonly kept: readonly Kept[] };
 
 export type Allotment = { readonly day: DayNumber; readonly minutes: Minutes };
 
@@ -52,7 +52,7 @@ export type Allotted = {
  * `limited` those of them to use where nothing was agreed yet. The same call gives the same minutes.
  */
 export function allot(
-  asked: readonly Asked[],
+  asked: readonly AskedDemand[],
   capacity: ReadonlyMap<DayNumber, Minutes>,
   limited: ReadonlyMap<DayNumber, Minutes> = capacity
 ): Allotted {
@@ -65,7 +65,7 @@ export function allot(
 
 /** With what was agreed kept, or laid afresh where nothing was, or keeping it costs too much. */
 function allotWithin(
-  asked: readonly Asked[],
+  asked: readonly AskedDemand[],
   capacity: ReadonlyMap<DayNumber, Minutes>,
   limited: ReadonlyMap<DayNumber, Minutes>
 ): Allotted {
@@ -94,7 +94,7 @@ const isWhole = ({ pieceMin }: Allotted) => Math.max(0, ...pieceMin) < LEAST_BLO
 
 /** Keeps what fits; items whose minutes then find no block let go of all they had, so that only they move. */
 function keepWhatBlocks(
-  asked: readonly Asked[],
+  asked: readonly AskedDemand[],
   capacity: ReadonlyMap<DayNumber, Minutes>,
   whole: Around,
   measure: Measure
@@ -119,7 +119,7 @@ function keepWhatBlocks(
  * with minutes on the days of the reason lets go of them. Null where nothing is left to let go.
  */
 function keepWhatFits(
-  asked: readonly Asked[],
+  asked: readonly AskedDemand[],
   capacity: ReadonlyMap<DayNumber, Minutes>,
   whole: Around,
   released: readonly Set<DayNumber>[]
@@ -156,7 +156,7 @@ function windowOf(asked: readonly Demand[], demands: Demands, row: number) {
 }
 
 /** Lays what is asked beside what stays, and says what is short, as `whole` found it. */
-function layAround(asked: readonly Asked[], around: Around, whole: Around, measure: Measure): Allotted {
+function layAround(asked: readonly AskedDemand[], around: Around, whole: Around, measure: Measure): Allotted {
   const { stay } = around;
   const { demands, fit } = soonest(asked, around);
   const blocks = layBlocks({
@@ -200,7 +200,7 @@ function layAround(asked: readonly Asked[], around: Around, whole: Around, measu
 }
 
 /** Lost minutes within the nearest days that hold them all; where none do, or nothing was kept, within their windows. */
-function soonest(asked: readonly Asked[], around: Around): Around {
+function soonest(asked: readonly AskedDemand[], around: Around): Around {
   const { stay, fit, capacity } = around;
   if (stay.minutes.every((days) => days.size === 0)) return around;
   const today = Math.min(...capacity.keys());

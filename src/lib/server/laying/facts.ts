@@ -3,7 +3,7 @@ import {
   type Joint,
   type Part,
   type SeasonRequest,
-  headedBy,
+  countingDownTo,
   joinAuditions,
   logOf,
   namesFor
@@ -103,7 +103,7 @@ function joinWith(
   const part = { auditionId: season.audition.id, name: season.audition.name, request: own };
   const joint = joinAuditions([part, ...others]);
   const log = logOf(joint.request.log, namesFor(joint, season.audition.id));
-  return { ...season, own, joint, log, others: items, request: headedBy(joint.request, own) };
+  return { ...season, own, joint, log, others: items, request: countingDownTo(joint.request, own) };
 }
 
 function readOwn(

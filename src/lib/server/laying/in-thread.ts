@@ -11,10 +11,10 @@ export function layInThread(): Layer {
   };
   return {
     rest,
-    async layForEach(request, heads) {
+    async layForEach(request, rounds) {
       thread ??= openThread<Laying>('laying', new URL('./laying.worker.ts', import.meta.url).href);
       try {
-        return await Promise.race([thread.ask.layForEach(request, heads), thread.failed]);
+        return await Promise.race([thread.ask.layForEach(request, rounds), thread.failed]);
       } catch (thrown) {
         rest();
         throw thrown;

@@ -28,7 +28,7 @@ export type Task = {
   readonly auditions: readonly {
     readonly id: string;
     readonly names: Names | null;
-    readonly head: NonNullable<SeasonRequest['head']>;
+    readonly countsDownTo: NonNullable<SeasonRequest['countsDownTo']>;
   }[];
   readonly digest: string;
 };
@@ -47,9 +47,9 @@ export function readTask(app: App, auditionId: string, agreed?: Agreed): Task | 
     ? joint.live.map(({ auditionId: id, request: own }) => ({
         id,
         names: namesFor(joint, id),
-        head: idsOf(own)
+        countsDownTo: idsOf(own)
       }))
-    : [{ id: auditionId, names: null, head: idsOf(request) }];
+    : [{ id: auditionId, names: null, countsDownTo: idsOf(request) }];
   return { request: { ...request, previous: agreed ?? agreedOf(app, season) }, auditions, digest };
 }
 
@@ -65,8 +65,8 @@ export function keepPlans(app: App, task: Task, plans: readonly SeasonPlan[], ca
 function lay(app: App, auditionId: string, cause: string, agreed?: Agreed): string[] {
   const task = readTask(app, auditionId, agreed);
   if (!task) return [];
-  const heads = task.auditions.map(({ head }) => head);
-  keepPlans(app, task, layForEach(task.request, heads), cause);
+  const rounds = task.auditions.map(({ countsDownTo }) => countsDownTo);
+  keepPlans(app, task, layForEach(task.request, rounds), cause);
   return task.auditions.map(({ id }) => id);
 }
 

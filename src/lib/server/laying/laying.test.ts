@@ -194,9 +194,9 @@ describe('a new day', () => {
   const asked: number[] = [];
   const here: Layer = {
     rest: () => {},
-    layForEach: (request, heads) => {
-      asked.push(heads.length);
-      return Promise.resolve(layForEach(request, heads));
+    layForEach: (request, rounds) => {
+      asked.push(rounds.length);
+      return Promise.resolve(layForEach(request, rounds));
     }
   };
   const queueOf = (lay: Layer['layForEach']) => new LayingQueue(app, { ...here, layForEach: lay });
@@ -219,8 +219,8 @@ describe('a new day', () => {
   });
 
   it('keeps nothing that was laid from facts that have changed meanwhile', async () => {
-    const queue = queueOf(async (request, heads) => {
-      const plans = await here.layForEach(request, heads);
+    const queue = queueOf(async (request, rounds) => {
+      const plans = await here.layForEach(request, rounds);
       logTouch(app, TEACHER, { itemId, date: '2026-11-25', minutes: 12, tempoBpm: 60, attempts: 'nccc' });
       return plans;
     });
@@ -232,8 +232,8 @@ describe('a new day', () => {
 
   it('that cannot be laid leaves the plan of before, and the next is laid all the same', async () => {
     let isBroken = true;
-    const queue = queueOf((request, heads) =>
-      isBroken ? Promise.reject(new Error('thread ended')) : here.layForEach(request, heads)
+    const queue = queueOf((request, rounds) =>
+      isBroken ? Promise.reject(new Error('thread ended')) : here.layForEach(request, rounds)
     );
     await queue.ready(first);
     expect(readCountback(app, TEACHER, { auditionId: first }).plan!.today).toBe('2026-11-24');

@@ -62,7 +62,7 @@ export function layWaiting(app: App): void {
   for (let id = findWaiting(app); id !== null; id = findWaiting(app)) {
     const task = readWaiting(app, id);
     if (!task) return;
-    const heads = task.auditions.map(({ head }) => head);
-    keepWaiting(app, id, task, layForEach(task.request, heads));
+    const rounds = task.auditions.map(({ countsDownTo }) => countsDownTo);
+    keepWaiting(app, id, task, layForEach(task.request, rounds));
   }
 }

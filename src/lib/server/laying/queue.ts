@@ -12,7 +12,7 @@ export type Layer = {
   /** core/season's. */
   readonly layForEach: (
     request: SeasonRequest,
-    heads: readonly NonNullable<SeasonRequest['head']>[]
+    rounds: readonly NonNullable<SeasonRequest['countsDownTo']>[]
   ) => Promise<SeasonPlan[]>;
   /** Called when there is nothing to lay for now. */
   readonly rest: () => void;
@@ -74,7 +74,7 @@ export class LayingQueue {
     if (!task) return !isWaiting(this.app, auditionId);
     const plans = await this.layer.layForEach(
       task.request,
-      task.auditions.map(({ head }) => head)
+      task.auditions.map(({ countsDownTo }) => countsDownTo)
     );
     if (!this.app.db.open) return false;
     keepWaiting(this.app, auditionId, task, plans);

@@ -39,7 +39,7 @@ function randomChanges(auditionId: string, seed: number): Changes {
   const [section] = other.sections;
   const bpm = section && targetOf(section.tempo) ? targetOf(section.tempo)!.bpm - whole(0, 6) : null;
   const isClickable = bpm !== null && targetFault(setTarget(section!.tempo, bpm), bpm) === null;
-  const round = request.rounds.find((r) => request.head?.includes(r.id) ?? true);
+  const round = request.rounds.find((r) => request.countsDownTo?.includes(r.id) ?? true);
   return {
     ...(share() < 0.5 ? { week: [{ weekday: whole(1, 5), addMin: whole(-10, 20) }] } : {}),
     ...(share() < 0.3 ? { fundamentalsMin: whole(0, 10) } : {}),

@@ -29,7 +29,7 @@ import {
 } from '../../units';
 import { layChain } from '../facts/chain';
 import type { PlannedSection } from '../laid/plan';
-import { type ClimbRung, type Making, type Pulsed, joinedAt, sectionRungs } from './rungs';
+import { type ClimbRung, type ClimbFacts, type TimedSection, joinedAt, sectionRungs } from './rungs';
 import {
   type Agreed,
   type Schools,
@@ -61,8 +61,8 @@ export function readClimb(
 ): Climb {
   const share = cleanShare(touches, PRESUMED_CLEAN_SHARE);
   const pulsed = readSections(item, touches, schools.inARow, today, aways);
-  const making = { item, touches, schools, share, agreed, today };
-  const ladders = pulsed.map((p) => sectionRungs(making, p));
+  const facts = { item, touches, schools, share, agreed, today };
+  const ladders = pulsed.map((p) => sectionRungs(facts, p));
   const slowest = [...pulsed].sort((a, b) => a.start / a.target.targetBpm - b.start / b.target.targetBpm)[0];
   const isSeen = pulsed.every((p) => p.held !== null);
   const due = new Map(item.sections.map((s) => [s.id, s.dueOn ? dayOf(s.dueOn) : Infinity]));
@@ -71,10 +71,10 @@ export function readClimb(
     return first === second ? a.share - b.share : first - second;
   };
   const rungs = ladders.flat().sort(later);
-  const work = readWork(making, pulsed);
+  const work = readWork(facts, pulsed);
   return {
     sections: item.sections.map((s) =>
-      sayable(
+      describeSection(
         s,
         pulsed.find((p) => p.section === s)
       )
@@ -105,7 +105,7 @@ export function readSections(
   inARow: number,
   today: DayNumber,
   aways: readonly Away[]
-): Pulsed[] {
+): TimedSection[] {
   const withTarget = item.sections.flatMap((section) => {
     const target = targetOf(section.tempo);
     if (!target) return [];
@@ -164,21 +164,11 @@ function pickupOf(item: SeasonItem, section: SeasonSection): number {
  * Of the touch that made it hold, what it had beyond the rungs it reached is carried over to the next.
  */
 function readWork(
-  making: Making,
-  pulsed: readonly Pulsed[]
+  facts: ClimbFacts,
+  sections: readonly TimedSection[]
 ): { spent: Minutes; carried: Agreed['carried'][number] | null } {
-  const { item, touches, schools, today, agreed } = making;
-  const at = (section: Pulsed, upTo: number) => {
-    const before = touches.slice(0, upTo);
-    const held = heldTempo(before, section.target, pulsed[0]!.target, schools.inARow, today);
-    const whole = held ? before.findIndex((t) => t.id === held.touchId) : -1;
-    if (schools.strategy === 'ramp' || schools.strategy === 'drills') return whole;
-    const links = layChain(section.section).map(({ joined }) =>
-      joinedAt({ ...making, touches: before }, section, joined)
-    );
-    return Math.max(whole, ...links);
-  };
-  const last = Math.max(-1, ...pulsed.map((p) => at(p, touches.length)));
+  const { item, touches, agreed } = facts;
+  const last = latestHolding(facts, sections, touches.length);
   const since = sumMinutes(touches.slice(last + 1));
   if (last < 0) return { spent: since, carried: null };
   const carriedBy = (touch: Touch | undefined) =>
@@ -186,13 +176,29 @@ function readWork(
   const known = carriedBy(touches[last]);
   if (known) return { spent: known.minutes + since, carried: known };
 
-  const before = Math.max(-1, ...pulsed.map((p) => at(p, last)));
+  const before = latestHolding(facts, sections, last);
   const brought = carriedBy(touches[before])?.minutes ?? 0;
   const worked = brought + sumMinutes(touches.slice(before + 1, last + 1));
-  const reached = pulsed.flatMap((p) => reachedRungs(p, agreed)).reduce((sum, minutes) => sum + minutes, 0);
-  const over = reached === 0 ? 0 : Math.max(0, Math.min(worked - reached, touches[last]!.minutes));
-  const carried = { itemId: item.id, touchId: touches[last]!.id, minutes: over };
-  return { spent: over + since, carried };
+  const asked = sections.flatMap((p) => reachedRungs(p, agreed)).reduce((sum, minutes) => sum + minutes, 0);
+  const over = asked === 0 ? 0 : Math.max(0, Math.min(worked - asked, touches[last]!.minutes));
+  return { spent: over + since, carried: { itemId: item.id, touchId: touches[last]!.id, minutes: over } };
+}
+
+/** Which of the first `count` touches was the latest to make something hold, of any section or of a chunk's link; -1 where none did. */
+function latestHolding(facts: ClimbFacts, sections: readonly TimedSection[], count: number): number {
+  const { schools, today } = facts;
+  const touches = facts.touches.slice(0, count);
+  const isLadderAlone = schools.strategy === 'ramp' || schools.strategy === 'drills';
+  const places = sections.flatMap((section) => {
+    const held = heldTempo(touches, section.target, sections[0]!.target, schools.inARow, today);
+    const whole = held ? touches.findIndex((t) => t.id === held.touchId) : -1;
+    if (isLadderAlone) return [whole];
+    const links = layChain(section.section).map(({ joined }) =>
+      joinedAt({ ...facts, touches }, section, joined)
+    );
+    return [whole, ...links];
+  });
+  return Math.max(-1, ...places);
 }
 
 /** What is spent counts for the first rung; what is left of a whole ladder is never less than a block. */
@@ -206,7 +212,7 @@ function withWorkDone(rungs: readonly ClimbRung[], spent: Minutes): ClimbRung[] 
 }
 
 /** Minutes of the agreed rungs that now hold. */
-function reachedRungs(p: Pulsed, agreed: Agreed | undefined): Minutes[] {
+function reachedRungs(p: TimedSection, agreed: Agreed | undefined): Minutes[] {
   const rungs = agreed?.rungs.filter((r) => r.sectionId === p.section.id) ?? [];
   return p.held
     ? rungs.filter((r) => !r.bars && r.bpm <= p.held!.bpm * (1 + SAME_TEMPO)).map((r) => r.minutes)
@@ -217,7 +223,7 @@ function sumMinutes(touches: readonly Touch[]): Minutes {
   return touches.reduce((sum, t) => sum + t.minutes, 0);
 }
 
-function sayable(section: SeasonSection, p: Pulsed | undefined): PlannedSection {
+function describeSection(section: SeasonSection, p: TimedSection | undefined): PlannedSection {
   const { id, name, fromBar, toBar } = section;
   if (!p)
     return {

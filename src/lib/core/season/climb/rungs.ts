@@ -35,7 +35,7 @@ export type ClimbRung = {
 };
 
 /** A section with a tempo: what holds of it, and where its way up starts. */
-export type Pulsed = {
+export type TimedSection = {
   section: SeasonSection;
   target: HeldSection;
   bars: number;
@@ -46,7 +46,7 @@ export type Pulsed = {
 };
 
 /** What the rungs of a section are made with. */
-export type Making = {
+export type ClimbFacts = {
   readonly item: SeasonItem;
   readonly touches: readonly Touch[];
   readonly schools: Schools;
@@ -56,19 +56,19 @@ export type Making = {
 };
 
 /** The section's rungs by its strategy: a ladder, a chunk chain, a ladder with drills, or a ladder and then a chain from the end. */
-export function sectionRungs(making: Making, p: Pulsed): ClimbRung[] {
+export function sectionRungs(facts: ClimbFacts, p: TimedSection): ClimbRung[] {
   if (p.isStartHeld && p.start >= p.target.targetBpm * (1 - SAME_TEMPO)) return [];
-  const { strategy } = making.schools;
-  if (strategy === 'chunks') return chainRungs(making, p, false);
-  const ladder = ladderRungs(making, p);
+  const { strategy } = facts.schools;
+  if (strategy === 'chunks') return chainRungs(facts, p, false);
+  const ladder = ladderRungs(facts, p);
   if (strategy !== 'combined') return ladder;
-  return [...ladder.filter((rung) => rung.share < IN_CONTEXT_SHARE), ...chainRungs(making, p, true)];
+  return [...ladder.filter((rung) => rung.share < IN_CONTEXT_SHARE), ...chainRungs(facts, p, true)];
 }
 
 /** A drill lasts about so long once through (judgement). */
 const DRILL_SECONDS = 20;
 
-function ladderRungs({ item, schools, share, agreed }: Making, p: Pulsed): ClimbRung[] {
+function ladderRungs({ item, schools, share, agreed }: ClimbFacts, p: TimedSection): ClimbRung[] {
   const { targetBpm: target, unit } = p.target;
   const path = fitLadder(p.start, target, unit, schools.step, share);
   const seconds = (bpm: Bpm) => sectionSeconds(p.section.tempo, item.metre, p.bars, p.pickup, bpm);
@@ -100,7 +100,7 @@ function ladderRungs({ item, schools, share, agreed }: Making, p: Pulsed): Climb
 }
 
 /** What a rung's minutes stand on: while it is the same they are kept. A plain ramp is not named, as it was before there were others. */
-function basisOf(p: Pulsed, { strategy, step, shape, inARow }: Schools, share: Share): string {
+function basisOf(p: TimedSection, { strategy, step, shape, inARow }: Schools, share: Share): string {
   const { targetBpm, unit } = p.target;
   const way = strategy === 'ramp' ? [] : [strategy];
   return [p.bars, targetBpm, unit, inARow, share, JSON.stringify(step), shape, ...way].join(' ');
@@ -110,8 +110,8 @@ function basisOf(p: Pulsed, { strategy, step, shape, inARow }: Schools, share: S
 const AT_TEMPO: Share = 0.95;
 
 /** Links not yet joined, in order; each asks for its chunk and for the join. They lead up from where the ladder leaves off, by number. */
-function chainRungs(making: Making, p: Pulsed, isBackward: boolean): ClimbRung[] {
-  const { item, schools, share, agreed } = making;
+function chainRungs(facts: ClimbFacts, p: TimedSection, isBackward: boolean): ClimbRung[] {
+  const { item, schools, share, agreed } = facts;
   const { targetBpm: target, unit } = p.target;
   const links = layChain(p.section, isBackward);
   const startShare = p.start / target;
@@ -141,13 +141,13 @@ function chainRungs(making: Making, p: Pulsed, isBackward: boolean): ClimbRung[]
   const kept = agreedMinutes(rungs, basis, agreed);
   return rungs
     .map((rung, i) => (kept ? { ...rung, minutes: kept[i]! } : rung))
-    .filter((rung) => rung.bars === null || joinedAt(making, p, rung.bars) < 0);
+    .filter((rung) => rung.bars === null || joinedAt(facts, p, rung.bars) < 0);
 }
 
 /** The latest touch that joined these bars at tempo, -1 where none has. */
 export function joinedAt(
-  { touches, schools, today }: Pick<Making, 'touches' | 'schools' | 'today'>,
-  p: Pulsed,
+  { touches, schools, today }: Pick<ClimbFacts, 'touches' | 'schools' | 'today'>,
+  p: TimedSection,
   bars: Bars
 ): number {
   const held = heldTempo(touches, { ...p.target, ...bars }, p.target, schools.inARow, today);
@@ -184,7 +184,7 @@ function agreedMinutes(
 /** The first tempo keeps its own minutes when it still has to be shown; the way up from it is dealt by shape. */
 function shaped(
   steps: readonly { bpm: Bpm; minutes: Minutes }[],
-  p: Pulsed,
+  p: TimedSection,
   shape: RampShape,
   target: Bpm
 ): Minutes[] {

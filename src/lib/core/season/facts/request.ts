@@ -75,7 +75,7 @@ export type SeasonRequest = {
   readonly daysIntoMock?: number | undefined;
   readonly log: readonly Touch[];
   /** Rounds this plan counts down to, where several auditions are laid together; missing: all. */
-  readonly head?: readonly string[] | undefined;
+  readonly countsDownTo?: readonly string[] | undefined;
   /** Set by hand; the plan never moves them by itself. */
   readonly pins?: readonly (BlockPin | RungPin)[] | undefined;
   readonly previous?: Agreed | undefined;

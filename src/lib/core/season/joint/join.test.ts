@@ -49,7 +49,7 @@ const FIRST = '2027-01-09';
 const SECOND = '2027-03-06';
 const layAll = (...parts: Part[]) => {
   const joint = joinAuditions(parts);
-  const plan = laySeason({ ...joint.request, head: joint.live[0]!.request.rounds.map((r) => r.id) });
+  const plan = laySeason({ ...joint.request, countsDownTo: joint.live[0]!.request.rounds.map((r) => r.id) });
   return { joint, plan };
 };
 const blocksOf = (plan: ReturnType<typeof layAll>['plan'], itemId: string) =>
@@ -177,7 +177,7 @@ describe('two auditions on the same days', () => {
     const [a, b] = [part('A', FIRST, [work('a', 'One', 72)]), part('B', SECOND, [work('b', 'Two', 72)])];
     const { request } = joinAuditions([a, b]);
     const [first, second] = [a, b].map(({ request: own }) =>
-      laySeason({ ...request, head: own.rounds.map((r) => r.id) })
+      laySeason({ ...request, countsDownTo: own.rounds.map((r) => r.id) })
     );
     expect([first!.daysToGo, second!.daysToGo]).toEqual([46, 102]);
     expect(first!.days.map((d) => d.blocks)).toEqual(second!.days.map((d) => d.blocks));
@@ -206,7 +206,7 @@ describe('any two auditions', () => {
       expect(joinAuditions([...parts].reverse()).request).toEqual(joint.request);
       shared += joint.twins.size;
       const plans = joint.live.map((p) =>
-        laySeason({ ...joint.request, head: p.request.rounds.map((r) => r.id) })
+        laySeason({ ...joint.request, countsDownTo: p.request.rounds.map((r) => r.id) })
       );
       for (const plan of plans) {
         expect(plan.days).toEqual(plans[0]!.days);

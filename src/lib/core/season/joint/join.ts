@@ -40,7 +40,7 @@ export function joinAuditions(given: readonly Part[]): Joint {
       const earlier = item.isLeftOut
         ? undefined
         : items.find((other) => isSameWork(other, item) && !other.isLeftOut);
-      const sections = earlier && standsFor(earlier, item);
+      const sections = earlier && sectionsOver(earlier, item);
       if (earlier && sections) twins.set(item.id, { itemId: earlier.id, sections });
       else {
         items.push({ ...item, ...whereItBegins(part, item, earlier, live) });
@@ -56,9 +56,9 @@ export function joinAuditions(given: readonly Part[]): Joint {
 }
 
 /** The joint request as one of its auditions looks at it: counted down to its own rounds. */
-export const headedBy = (joint: SeasonRequest, own: Pick<SeasonRequest, 'rounds'>): SeasonRequest => ({
+export const countingDownTo = (joint: SeasonRequest, own: Pick<SeasonRequest, 'rounds'>): SeasonRequest => ({
   ...joint,
-  head: own.rounds.map((round) => round.id)
+  countsDownTo: own.rounds.map((round) => round.id)
 });
 
 type Agreed = NonNullable<SeasonRequest['previous']>;
@@ -93,7 +93,7 @@ function isSameWork(a: SeasonItem & { composer?: string }, b: SeasonItem & { com
 }
 
 /** The earlier item's section for each of the later one's, where what it aims at is at least as much; null where it is not. */
-function standsFor(earlier: SeasonItem, later: SeasonItem): Map<string, string> | null {
+function sectionsOver(earlier: SeasonItem, later: SeasonItem): Map<string, string> | null {
   const pairs = narrowToCuts(later).sections.map((section) => {
     const over = sectionOver(earlier, section);
     if (!over) return null;

@@ -4,7 +4,7 @@
  * follows a pin is no longer due before context, since its pace was set by hand.
  */
 import {
-  type Asked,
+  type AskedDemand,
   IN_CONTEXT_SHARE,
   LEAST_BLOCK_MIN,
   LONGEST_BLOCK_MIN,
@@ -21,7 +21,7 @@ import type { RungPin, SeasonItem, SeasonRequest } from '../facts/request';
 /** Two longest blocks of one item on one day (judgement). */
 const DEFAULT_MOST_PER_DAY_MIN: Minutes = 2 * LONGEST_BLOCK_MIN;
 
-type Kept = Asked['kept'];
+type Kept = AskedDemand['kept'];
 
 /** Most minutes a day of an item's ladder and of its weekly minutes; where it has both, they share the item's, a block each at least. */
 export function mostPerDay(item: SeasonItem): { ladder: Minutes; minutes: Minutes } {
@@ -55,7 +55,7 @@ export function askOfClimb(
   frame: SeasonFrame,
   pins: readonly RungPin[],
   kept: Kept
-): Asked | null {
+): AskedDemand | null {
   const rungs = climb.rungs.map((rung) => {
     const pin = pins.find((p) => rungKey(p) === rungKey(rung));
     const pinnedTo = pin ? dayOf(pin.date) : null;
@@ -127,7 +127,7 @@ export function askOfMinutes(
   stages: Stages,
   frame: SeasonFrame,
   kept: Kept
-): Asked | null {
+): AskedDemand | null {
   const perWeek = minutesPerWeek(item);
   if (perWeek === 0) return null;
   const windows: Window[] = [];

@@ -1,13 +1,13 @@
 /** The days of a laying in their order: blocks with their clock times, and the rung each belongs to. */
 import { type DayCapacity, orderBlocks, splitBlocks, startTimes } from '../../plan';
 import { type DayNumber, type Minutes, formatDate } from '../../units';
-import { type ItemCase, type Laid, type SeasonFrame, loggedOn } from './frame';
+import { type ItemCase, type LaidMinutes, type SeasonFrame, loggedOn } from './frame';
 import { schoolsOf } from '../climb/climb';
 import type { PlannedBlock, PlannedDay, PlannedItem } from '../laid/plan';
 import type { SeasonRequest } from '../facts/request';
 
 /** What an item's ladder was given, in time order. */
-export function ladderOf(laid: Laid, one: ItemCase) {
+export function ladderOf(laid: LaidMinutes, one: ItemCase) {
   return laid.minutes.filter((m) => m.owner === one && m.kind === 'ladder').flatMap((m) => m.allotments);
 }
 
@@ -16,7 +16,7 @@ export function describeDays(
   frame: SeasonFrame,
   cases: readonly ItemCase[],
   items: readonly PlannedItem[],
-  laid: Laid
+  laid: LaidMinutes
 ): PlannedDay[] {
   const clicks = new Map(items.map((item) => [item.id, item.clicksToGo ?? 0]));
   const tires = new Map(cases.map(({ item }) => [item.id, schoolsOf(item, request.schools).tires]));
@@ -78,7 +78,7 @@ type DayBlock = {
 };
 
 /** Every day's blocks: touches first, then the work of each item in the order of the list. */
-function blocksByDay(laid: Laid): ReadonlyMap<DayNumber, readonly DayBlock[]> {
+function blocksByDay(laid: LaidMinutes): ReadonlyMap<DayNumber, readonly DayBlock[]> {
   const byDay = new Map<DayNumber, DayBlock[]>();
   const add = (day: DayNumber, block: DayBlock) => {
     const blocks = byDay.get(day);
@@ -95,7 +95,10 @@ function blocksByDay(laid: Laid): ReadonlyMap<DayNumber, readonly DayBlock[]> {
 }
 
 /** Which rung an item's minutes of each day belong to: the first not complete before that day. */
-function rungByDay(one: ItemCase, laid: Laid): ReadonlyMap<DayNumber, ItemCase['climb']['rungs'][number]> {
+function rungByDay(
+  one: ItemCase,
+  laid: LaidMinutes
+): ReadonlyMap<DayNumber, ItemCase['climb']['rungs'][number]> {
   const byDay = new Map<DayNumber, ItemCase['climb']['rungs'][number]>();
   const { rungs } = one.climb;
   let at = 0;

@@ -3,7 +3,7 @@ import { dateRungs } from '../../plan';
 import { type Minutes, dayOf, formatDate } from '../../units';
 import { describeDays, ladderOf } from './days';
 import { rungPinsOf } from './ask';
-import type { ItemCase, Laid, SeasonFrame } from './frame';
+import type { ItemCase, LaidMinutes, SeasonFrame } from './frame';
 import { type ItemState, type PlannedItem, type PlannedRung, type SeasonPlan, rungKey } from '../laid/plan';
 import type { SeasonRequest } from '../facts/request';
 import { describeShortage, shortByDay } from './shortage';
@@ -13,19 +13,19 @@ export function describePlan(
   request: SeasonRequest,
   frame: SeasonFrame,
   cases: readonly ItemCase[],
-  laid: Laid
+  laid: LaidMinutes
 ): SeasonPlan {
   const items = cases.map((one) => describeItem(request, one, laid));
   const days = describeDays(request, frame, cases, items, laid);
-  const head = request.rounds.find(
-    (r) => (request.head?.includes(r.id) ?? true) && dayOf(r.date) === frame.headZero
+  const next = request.rounds.find(
+    (r) => (request.countsDownTo?.includes(r.id) ?? true) && dayOf(r.date) === frame.nextRoundDay
   );
-  const stages = cases.map((c) => c.stages).find((s) => s?.dayZero === frame.headZero);
+  const stages = cases.map((c) => c.stages).find((s) => s?.dayZero === frame.nextRoundDay);
   return {
     today: formatDate(frame.today),
     began: formatDate(frame.began),
-    nextRoundId: head?.id ?? null,
-    daysToGo: frame.headZero === null ? null : frame.headZero - frame.today,
+    nextRoundId: next?.id ?? null,
+    daysToGo: frame.nextRoundDay === null ? null : frame.nextRoundDay - frame.today,
     stages: stages
       ? {
           groundworkTo: formatDate(stages.groundwork.to),
@@ -57,7 +57,7 @@ export function describePlan(
   };
 }
 
-function describeItem(request: SeasonRequest, one: ItemCase, laid: Laid): PlannedItem {
+function describeItem(request: SeasonRequest, one: ItemCase, laid: LaidMinutes): PlannedItem {
   const { item, climb, stages } = one;
   const ladder = ladderOf(laid, one);
   const left = climb.rungs.map((r) => r.minutes - r.minutesDone);

@@ -2,7 +2,7 @@
 import {
   type Allotment,
   type Allotted,
-  type Asked,
+  type AskedDemand,
   type DayCapacity,
   type ReservedTouch,
   type Away,
@@ -29,7 +29,7 @@ export type ItemCase = {
 export type ItemMinutes = {
   readonly owner: ItemCase;
   readonly kind: 'ladder' | 'minutes';
-  readonly asked: Asked;
+  readonly asked: AskedDemand;
   readonly allotments: readonly Allotment[];
   readonly shortMin: Minutes;
   /** Of `shortMin`, what would fit in pieces shorter than a block. */
@@ -39,7 +39,7 @@ export type ItemMinutes = {
 };
 
 /** A season laid: touches reserved first, minutes allotted, and why some are short. */
-export type Laid = {
+export type LaidMinutes = {
   readonly touches: readonly ReservedTouch[];
   readonly minutes: readonly ItemMinutes[];
   readonly reasons: Allotted['reasons'];
@@ -52,7 +52,7 @@ export type SeasonFrame = {
   readonly began: DayNumber;
   readonly dayZero: DayNumber | null;
   /** Day of the next round this plan counts down to. */
-  readonly headZero: DayNumber | null;
+  readonly nextRoundDay: DayNumber | null;
   readonly capacities: ReadonlyMap<DayNumber, DayCapacity>;
   /** Minutes still open on each day: capacity less what today's log has already used. */
   readonly open: ReadonlyMap<DayNumber, Minutes>;
@@ -77,12 +77,20 @@ export function readFrame(request: SeasonRequest): SeasonFrame {
     const used = day === today ? loggedOn(request, day) : 0;
     open.set(day, Math.max(0, capacity.minutes - used));
   }
-  return { today, began, dayZero: ahead[0] ?? null, headZero: headZeroOf(request), capacities, open, aways };
+  return {
+    today,
+    began,
+    dayZero: ahead[0] ?? null,
+    nextRoundDay: nextRoundDayOf(request),
+    capacities,
+    open,
+    aways
+  };
 }
 
-/** Day of the next round that the plan counts down to: of `head` alone, where it names some. */
-export function headZeroOf({ rounds, head, today }: SeasonRequest): DayNumber | null {
-  const days = rounds.filter((r) => head?.includes(r.id) ?? true).map((r) => dayOf(r.date));
+/** Day of the next round that the plan counts down to: of `countsDownTo` alone, where it names some. */
+export function nextRoundDayOf({ rounds, countsDownTo, today }: SeasonRequest): DayNumber | null {
+  const days = rounds.filter((r) => countsDownTo?.includes(r.id) ?? true).map((r) => dayOf(r.date));
   return days.filter((day) => day >= dayOf(today)).sort((a, b) => a - b)[0] ?? null;
 }
 

@@ -4,7 +4,7 @@
  * is core/plan/allot.ts's. When a previous laying is handed over, what was agreed stays where it can.
  */
 import {
-  type Asked,
+  type AskedDemand,
   IN_CONTEXT_SHARE,
   LEAST_BLOCK_MIN,
   allot,
@@ -21,9 +21,9 @@ import { describePlan } from './describe';
 import {
   type ItemCase,
   type ItemMinutes,
-  type Laid,
+  type LaidMinutes,
   type SeasonFrame,
-  headZeroOf,
+  nextRoundDayOf,
   loggedOn,
   readFrame
 } from './frame';
@@ -40,18 +40,18 @@ export function laySeason(request: SeasonRequest): SeasonPlan {
 }
 
 /**
- * One laying as each of several auditions looks at it, counted down to its own rounds; `heads` has the ids of their rounds. What is laid
+ * One laying as each of several auditions looks at it, counted down to its own rounds; `rounds` has the ids of their rounds. What is laid
  * is the same for all of them.
  */
 export function layForEach(
   given: SeasonRequest,
-  heads: readonly NonNullable<SeasonRequest['head']>[]
+  rounds: readonly NonNullable<SeasonRequest['countsDownTo']>[]
 ): SeasonPlan[] {
   const { request, frame, cases, ...asking } = readAsking(given);
   const laid = layMinutes({ request, frame, cases, ...asking });
-  return heads.map((head) => {
-    const own = { ...request, head };
-    return describePlan(own, { ...frame, headZero: headZeroOf(own) }, cases, laid);
+  return rounds.map((countsDownTo) => {
+    const own = { ...request, countsDownTo };
+    return describePlan(own, { ...frame, nextRoundDay: nextRoundDayOf(own) }, cases, laid);
   });
 }
 
@@ -69,7 +69,7 @@ export type Asking = {
   readonly request: SeasonRequest;
   readonly frame: SeasonFrame;
   readonly cases: readonly ItemCase[];
-  readonly touches: Laid['touches'];
+  readonly touches: LaidMinutes['touches'];
   readonly asks: readonly Ask[];
   /** Minutes of each day beside the touches; none where there is no room for a block. */
   readonly capacity: ReadonlyMap<DayNumber, Minutes>;
@@ -125,7 +125,7 @@ function readCase(request: SeasonRequest, item: SeasonItem, rank: number, frame:
   };
 }
 
-function layMinutes({ request, frame, touches, capacity, asks }: Asking): Laid {
+function layMinutes({ request, frame, touches, capacity, asks }: Asking): LaidMinutes {
   const asked = asks.map((ask) => ask.asked);
   const { byAsked, shortMin, pieceMin, reasons } = allot(
     asked,
@@ -160,7 +160,7 @@ function agreedByDay(request: SeasonRequest): Map<DayNumber, Minutes> {
 function preferred(
   request: SeasonRequest,
   frame: SeasonFrame,
-  asked: readonly Asked[],
+  asked: readonly AskedDemand[],
   capacity: ReadonlyMap<DayNumber, Minutes>
 ): ReadonlyMap<DayNumber, Minutes> {
   const isLogged = loggedOn(request, frame.today) > 0;
@@ -185,7 +185,8 @@ function asksOf(request: SeasonRequest, frame: SeasonFrame, owner: ItemCase): As
     keptOf(request, item, 'ladder', frame.today)
   );
   const minutes = askOfMinutes(request, item, stages, frame, keptOf(request, item, 'minutes', frame.today));
-  const ask = (kind: Ask['kind'], asked: Asked | null): Ask[] => (asked ? [{ owner, kind, asked }] : []);
+  const ask = (kind: Ask['kind'], asked: AskedDemand | null): Ask[] =>
+    asked ? [{ owner, kind, asked }] : [];
   return [...ask('ladder', ladder), ...ask('minutes', minutes)];
 }
 
@@ -207,7 +208,7 @@ function pinsOf(
   item: SeasonItem,
   kind: ItemMinutes['kind'],
   today: DayNumber
-): Asked['kept'] {
+): AskedDemand['kept'] {
   const pinnedKind = item.sections.some((s) => s.tempo.kind !== 'free') ? 'ladder' : 'minutes';
   if (kind !== pinnedKind) return [];
   return (request.pins ?? [])
@@ -237,7 +238,7 @@ function keptOf(
   item: SeasonItem,
   kind: ItemMinutes['kind'],
   today: DayNumber
-): Asked['kept'] {
+): AskedDemand['kept'] {
   const pins = pinsOf(request, item, kind, today);
   const agreed = (request.previous?.allotments ?? [])
     .filter((a) => a.itemId === item.id && a.kind === kind && dayOf(a.date) >= today)

@@ -4,11 +4,11 @@
  */
 import { LEAST_BLOCK_MIN, type ShortReason } from '../../plan';
 import { type DayNumber, type Minutes, formatDate, saySpan } from '../../units';
-import type { ItemMinutes, Laid, SeasonFrame } from './frame';
+import type { ItemMinutes, LaidMinutes, SeasonFrame } from './frame';
 import type { PlannedShortage, ShortReading } from '../laid/plan';
 import type { ShortOn } from './weeks';
 
-export function describeShortage(laid: Laid, frame: SeasonFrame): PlannedShortage | null {
+export function describeShortage(laid: LaidMinutes, frame: SeasonFrame): PlannedShortage | null {
   const byItem = new Map<string, Minutes>();
   for (const { owner, shortMin } of laid.minutes)
     if (shortMin > 0) byItem.set(owner.item.id, (byItem.get(owner.item.id) ?? 0) + shortMin);
@@ -31,7 +31,7 @@ export function describeShortage(laid: Laid, frame: SeasonFrame): PlannedShortag
 }
 
 /** Minutes short by day, dealt to the days that have too little by what each has. */
-export function shortByDay(laid: Laid, frame: SeasonFrame): ShortOn {
+export function shortByDay(laid: LaidMinutes, frame: SeasonFrame): ShortOn {
   const short = new Map<DayNumber, Minutes>();
   for (const { days, shortMin } of laid.reasons) {
     const there = days.reduce((sum, day) => sum + frame.open.get(day)!, 0);
@@ -46,7 +46,7 @@ export function shortByDay(laid: Laid, frame: SeasonFrame): ShortOn {
   return short;
 }
 
-function readReason(reason: ShortReason, laid: Laid): ShortReading {
+function readReason(reason: ShortReason, laid: LaidMinutes): ShortReading {
   const owners = ownersOf([reason], laid);
   const spans = joinDays(reason.days, laid.usable);
   const limit = reason.days.length > 0 ? 'days' : 'most-per-day';
@@ -72,7 +72,11 @@ function readReason(reason: ShortReason, laid: Laid): ShortReading {
 }
 
 /** Reasons whose windows have no day that could be used at all, said as one. */
-function readNothingThere(reasons: readonly ShortReason[], laid: Laid, frame: SeasonFrame): ShortReading[] {
+function readNothingThere(
+  reasons: readonly ShortReason[],
+  laid: LaidMinutes,
+  frame: SeasonFrame
+): ShortReading[] {
   if (reasons.length === 0) return [];
   const owners = ownersOf(reasons, laid);
   const neededMin = reasons.reduce((sum, reason) => sum + reason.neededMin, 0);
@@ -102,19 +106,19 @@ function readNothingThere(reasons: readonly ShortReason[], laid: Laid, frame: Se
   ];
 }
 
-function windowsOf(reason: ShortReason, laid: Laid) {
+function windowsOf(reason: ShortReason, laid: LaidMinutes) {
   return reason.windows.map(({ asked, window }) => laid.minutes[asked]!.asked.windows[window]!);
 }
 
 /** Days that the windows of a reason could use. */
-function openDays(reason: ShortReason, laid: Laid): DayNumber[] {
+function openDays(reason: ShortReason, laid: LaidMinutes): DayNumber[] {
   const windows = windowsOf(reason, laid);
   return [...laid.usable]
     .filter(([day, minutes]) => minutes > 0 && windows.some((w) => w.from <= day && day <= w.to))
     .map(([day]) => day);
 }
 
-function ownersOf(reasons: readonly ShortReason[], laid: Laid): ItemMinutes[] {
+function ownersOf(reasons: readonly ShortReason[], laid: LaidMinutes): ItemMinutes[] {
   return [...new Set(reasons.flatMap(({ windows }) => windows.map(({ asked }) => laid.minutes[asked]!)))];
 }
 
@@ -124,7 +128,7 @@ const namesOf = (owners: readonly ItemMinutes[]) => [...new Set(owners.map(({ ow
 type DaySpan = { readonly from: DayNumber; readonly to: DayNumber };
 
 /** Days as spans: those between which no other day has minutes hang together. */
-function joinDays(days: readonly DayNumber[], usable: Laid['usable']): DaySpan[] {
+function joinDays(days: readonly DayNumber[], usable: LaidMinutes['usable']): DaySpan[] {
   const inside = new Set(days);
   const spans: { from: DayNumber; to: DayNumber }[] = [];
   let isOpen = false;
@@ -170,7 +174,7 @@ function sayMostPerDay(
 }
 
 /** What fits only in pieces too short for a block. */
-function readPieces(laid: Laid): ShortReading[] {
+function readPieces(laid: LaidMinutes): ShortReading[] {
   return laid.minutes
     .filter(({ pieceMin }) => pieceMin > 0)
     .map(({ owner: { item }, pieceMin }) => ({

@@ -19,7 +19,7 @@ export function describeWeeks(
   days: readonly PlannedDay[],
   short: ShortOn
 ): PlannedWeek[] {
-  const { headZero: dayZero, today } = frame;
+  const { nextRoundDay: dayZero, today } = frame;
   if (dayZero === null || days.length === 0) return [];
   const weeks: PlannedWeek[] = [];
   const practised = practisedWeeks(request, frame, dayZero);

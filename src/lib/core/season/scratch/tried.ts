@@ -4,7 +4,7 @@
  */
 import type { Changes, ItemChange } from './change';
 import { applyChanges, applyEdits, editsOf } from './edits';
-import { type Joint, type Part, agreedAbout, headedBy, joinAuditions } from '../joint/join';
+import { type Joint, type Part, agreedAbout, countingDownTo, joinAuditions } from '../joint/join';
 import type { SeasonRequest } from '../facts/request';
 import { type Names, namesFor } from '../joint/view';
 
@@ -38,7 +38,7 @@ function tryJoint(parts: readonly Part[], own: Part, previous: SeasonRequest['pr
     const joint = joinAuditions(of);
     return {
       request: {
-        ...headedBy(joint.request, own.request),
+        ...countingDownTo(joint.request, own.request),
         previous: previous && agreedAbout(previous, joint.request.items)
       },
       names: namesFor(joint, own.auditionId)
