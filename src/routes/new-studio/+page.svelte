@@ -1,6 +1,7 @@
 <script lang="ts">
   import { superForm } from 'sveltekit-superforms';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
+  import SignInFields from '$lib/components/ui/SignInFields.svelte';
   import TextField from '$lib/components/ui/TextField.svelte';
   import type { PageData } from './$types';
 
@@ -24,22 +25,7 @@
       errors={$errors.name}
       bind:value={$form.name}
     />
-    <TextField
-      name="login"
-      label="Sign-in name"
-      autocomplete="username"
-      errors={$errors.login}
-      bind:value={$form.login}
-    />
-    <TextField
-      name="password"
-      label="Password"
-      hint="At least 12 characters; three or four words make a good one."
-      type="password"
-      autocomplete="new-password"
-      errors={$errors.password}
-      bind:value={$form.password}
-    />
+    <SignInFields bind:login={$form.login} bind:password={$form.password} errors={$errors} isNew />
     <button class="action main" disabled={$submitting}>Open the studio</button>
   </form>
 </div>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { superForm } from 'sveltekit-superforms';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
-  import TextField from '$lib/components/ui/TextField.svelte';
+  import SignInFields from '$lib/components/ui/SignInFields.svelte';
   import type { PageData } from './$types';
 
   let { data }: { data: PageData } = $props();
@@ -33,21 +33,7 @@
   {:else}
     <form method="POST" use:enhance>
       <FormFaults errors={$errors._errors} />
-      <TextField
-        name="login"
-        label="Sign-in name"
-        autocomplete="username"
-        errors={$errors.login}
-        bind:value={$form.login}
-      />
-      <TextField
-        name="password"
-        label="Password"
-        type="password"
-        autocomplete="current-password"
-        errors={$errors.password}
-        bind:value={$form.password}
-      />
+      <SignInFields bind:login={$form.login} bind:password={$form.password} errors={$errors} />
       <button class="action main" disabled={$submitting}>Sign in</button>
     </form>
     <p class="soft">Forgotten? A candidate gets a new link from the teacher.</p>

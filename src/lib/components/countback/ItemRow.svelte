@@ -2,10 +2,11 @@
 <script lang="ts">
   import { sayFacts, sayLine, sayOpen, sayToGo } from './row-words';
   import Tempo from '$lib/components/note/Tempo.svelte';
-  import { type Move, type PlannedItem, rungKey } from '$lib/core/season';
-  import { dayOf, formatDate, sayDate } from '$lib/core/units';
+  import type { Move, PlannedItem } from '$lib/core/season';
+  import { dayOf, formatDate } from '$lib/core/units';
   import type { CountbackItem } from '$lib/schema/view';
   import RungTable from './RungTable.svelte';
+  import StairMarks from './StairMarks.svelte';
   import { ROW_TOP, labelled, rowHeight, seen, stairPath } from './stair-shape';
   import type { TimeAxis } from './time-axis';
 
@@ -76,28 +77,6 @@
   const nowY = $derived(ROW_TOP + (item.plannedSteps[0]?.clicksBelow ?? 0) * scale);
   const openRungs = $derived(planned.rungs.filter((r) => r.date === null));
   const openOwn = $derived(openRungs.filter((r) => r.sectionId === (openRungs.at(-1)?.sectionId ?? '')));
-  /** Where rungs stood and stand that have moved, at the height of their step. */
-  const moved = $derived(
-    moves.flatMap(({ sectionId, bpm, bars, from, to }) => {
-      const step = item.plannedSteps.find((s) => rungKey(s) === rungKey({ sectionId, bpm, bars }));
-      if (!step || !from || !to) return [];
-      const [was, is] = [axis.at(dayOf(from)), axis.at(dayOf(to))];
-      return [
-        {
-          key: rungKey({ sectionId, bpm, bars }),
-          was,
-          left: Math.min(was, is),
-          width: Math.abs(is - was),
-          step
-        }
-      ];
-    })
-  );
-  const pins = $derived(
-    item.plannedSteps.filter((s) =>
-      planned.rungs.some((r) => r.pinnedTo === s.date && rungKey(r) === rungKey(s))
-    )
-  );
   const pulsed = $derived(planned.sections.filter((s) => s.unit !== null).length);
   const targetBpm = $derived(slowest?.targetBpm ?? null);
   /** Left of today there is no room for the words: they stand with the name. */
@@ -147,31 +126,7 @@
         {:else if !isUnseenNamed}
           <span class="unseen" style:left="{axis.at(axis.today)}%" style:top="{nowY}px">no evidence yet</span>
         {/if}
-        {#each moved as move (move.key)}
-          {@const top = ROW_TOP + move.step.clicksBelow * scale}
-          <span class="moved" style:left="{move.left}%" style:width="{move.width}%" style:top="{top}px"
-          ></span>
-          <span class="was" style:left="{move.was}%" style:top="{top}px"></span>
-        {/each}
-        {#each pins as step (rungKey(step))}
-          <span
-            class="pinned"
-            style:left="{axis.at(dayOf(step.date))}%"
-            style:top="{ROW_TOP + step.clicksBelow * scale}px"
-          ></span>
-        {/each}
-        {#each labels as step (step.date + rungKey(step))}
-          <button
-            class="step"
-            style:left="{axis.at(dayOf(step.date))}%"
-            style:top="{ROW_TOP + step.clicksBelow * scale}px"
-            aria-label="{step.bars
-              ? `bars ${step.bars.fromBar} to ${step.bars.toBar} at tempo`
-              : said(step.bpm)} by {sayDate(dayOf(step.date))}: how this came about"
-            onclick={() => onOpen(rungKey(step))}
-            ><span>{step.bars ? `${step.bars.fromBar}–${step.bars.toBar}` : said(step.bpm)}</span></button
-          >
-        {/each}
+        <StairMarks {planned} {item} {axis} {scale} {moves} {labels} {onOpen} />
         {#if openRungs.length > 0}
           <span
             class="open"
@@ -285,41 +240,6 @@
     white-space: nowrap;
     transform: translate(-100%, -100%);
   }
-  .step {
-    min-width: 24px;
-    min-height: 24px;
-    padding: 2px 3px 8px;
-    border: 0;
-    background: none;
-    color: var(--plan);
-    font-size: 0.82rem;
-    line-height: 1;
-    text-align: left;
-  }
-  .step span,
-  .state {
-    background: var(--paper);
-  }
-  .step:hover {
-    font-weight: 700;
-    text-decoration: underline;
-  }
-  .moved {
-    border-top: 2px dotted var(--ink);
-  }
-  .was {
-    width: 7px;
-    height: 7px;
-    border: 1.5px solid var(--ink);
-    background: var(--paper);
-    transform: translate(-50%, -2px);
-  }
-  .pinned {
-    width: 8px;
-    height: 8px;
-    background: var(--plan);
-    transform: translate(-50%, -50%);
-  }
   .open {
     padding: 3px 6px;
     font-size: 0.82rem;
@@ -344,6 +264,7 @@
     color: var(--soft);
     font-size: 0.82rem;
     white-space: nowrap;
+    background: var(--paper);
   }
   .goal {
     display: flex;
@@ -385,9 +306,6 @@
     .goal {
       padding-top: 6px;
       text-align: right;
-    }
-    .step {
-      font-size: 0.74rem;
     }
     /* right of today there may be no room for the words */
     .state {

@@ -22,7 +22,7 @@
 
   let fault = $state('');
   const next = $derived(
-    request.rounds.find((r) => r.date >= request.today && (request.head?.includes(r.id) ?? true))
+    request.rounds.find((r) => r.date >= request.today && (request.countsDownTo?.includes(r.id) ?? true))
   );
   const roundDate = $derived(changes.rounds?.find((r) => r.roundId === next?.id)?.date ?? next?.date ?? '');
   const baseDays = $derived(request.daysIntoMock ?? request.items[0]?.daysIntoMock ?? 0);

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { superForm } from 'sveltekit-superforms';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
-  import TextField from '$lib/components/ui/TextField.svelte';
+  import SignInFields from '$lib/components/ui/SignInFields.svelte';
   import type { PageData } from './$types';
 
   let { data }: { data: PageData } = $props();
@@ -20,23 +20,7 @@
   </p>
   <form method="POST" use:enhance>
     <FormFaults errors={$errors._errors} />
-    <TextField
-      name="login"
-      label="Sign-in name"
-      hint="Without spaces."
-      autocomplete="username"
-      errors={$errors.login}
-      bind:value={$form.login}
-    />
-    <TextField
-      name="password"
-      label="Password"
-      hint="At least 12 characters; three or four words make a good one."
-      type="password"
-      autocomplete="new-password"
-      errors={$errors.password}
-      bind:value={$form.password}
-    />
+    <SignInFields bind:login={$form.login} bind:password={$form.password} errors={$errors} isNew />
     <button class="action main" disabled={$submitting}>Set password and sign in</button>
   </form>
 </div>

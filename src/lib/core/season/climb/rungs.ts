@@ -12,25 +12,13 @@ import {
 } from '../../plan';
 import { type Held, type HeldSection, type Touch, heldTempo } from '../../practice';
 import { SAME_TEMPO, clickOf, fitLadder, sectionSeconds } from '../../tempo';
-import type { BeatUnit, Bpm, DayNumber, Minutes, Share } from '../../units';
+import type { Bpm, DayNumber, Minutes, Share } from '../../units';
 import { type Bars, layChain } from '../facts/chain';
-import { rungKey } from '../laid/plan';
+import { type Rung, rungKey } from '../laid/plan';
 import type { Agreed, Schools, SeasonItem, SeasonSection } from '../facts/request';
 
-export type ClimbRung = {
-  readonly sectionId: string;
-  readonly bpm: Bpm;
-  /** A link of a chunk chain: the bars that are joined. */
-  readonly bars: Bars | null;
-  readonly share: Share;
-  readonly click: { readonly bpm: Bpm; readonly unit: BeatUnit };
-  /** Minutes the rung would ask for by itself. */
-  readonly asksMin: Minutes;
-  /** Minutes dealt to it by the ramp's shape. */
-  readonly minutes: Minutes;
-  readonly minutesDone: Minutes;
-  readonly seconds: number;
-  readonly attempts: number;
+export type ClimbRung = Rung & {
+  /** The facts its minutes stand on: while they are the same, so are the minutes. */
   readonly basis: string;
 };
 

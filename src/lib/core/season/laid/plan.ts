@@ -5,7 +5,8 @@ import type { CapacityPart, TouchKind } from '../../plan';
 import type { Evidence } from '../../practice';
 import type { BeatUnit, Bpm, Clicks, Minutes, Share } from '../../units';
 
-export type PlannedRung = {
+/** A rung to climb, with the minutes it asks for. */
+export type Rung = {
   readonly sectionId: string;
   readonly bpm: Bpm;
   /** A link of a chunk chain: the bars that are joined at the target. Null: the whole section at this tempo. */
@@ -22,6 +23,9 @@ export type PlannedRung = {
   /** The arithmetic: seconds of one repetition and expected attempts. */
   readonly seconds: number;
   readonly attempts: number;
+};
+
+export type PlannedRung = Rung & {
   /** Date on which its last block is planned; null where no minutes are left for it. */
   readonly date: string | null;
   /** The date set for it by hand, which `date` misses only where that day cannot be kept. */
