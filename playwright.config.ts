@@ -3,6 +3,7 @@ import { CHROMIUM, CHROMIUM_FLAGS } from './scripts/parts/prepare.mjs';
 
 export default defineConfig({
   testDir: 'tests/e2e',
+  globalSetup: './tests/e2e/prepare.ts',
   timeout: 300_000,
   expect: { timeout: 15_000 },
   workers: 2,

@@ -1,4 +1,4 @@
-/** The server's own threads, each one file beside the built server. */
+/** The server's own threads and processes, each one file beside the built server. */
 import { defineConfig } from 'vite';
 
 export default defineConfig({
@@ -6,7 +6,9 @@ export default defineConfig({
     ssr: true,
     outDir: 'build/workers',
     rolldownOptions: {
-      input: ['src/lib/server/archive/reader.worker.ts', 'src/lib/server/laying/laying.worker.ts'],
+      input: ['archive/reader', 'laying/laying', 'demo/seed'].map(
+        (name) => `src/lib/server/${name}.worker.ts`
+      ),
       output: { entryFileNames: '[name].js' }
     }
   },

@@ -9,7 +9,9 @@ import {
   existsSync,
   fsyncSync,
   linkSync,
+  mkdirSync,
   openSync,
+  readdirSync,
   renameSync,
   rmSync
 } from 'node:fs';
@@ -55,6 +57,7 @@ if (existsSync(studio)) {
   console.log(`What was there is now ${aside}`);
 }
 for (const end of ['-wal', '-shm']) rmSync(studio + end, { force: true });
+bringFiles();
 renameSync(incoming, studio);
 sync(directory);
 console.log(`Restored ${backup}. Everybody signs in again.`);
@@ -77,6 +80,19 @@ function prepareCopy() {
   for (const [table, which] of Object.entries(ENDS))
     if (tables.has(table)) db.exec(`DELETE FROM ${table} ${which}`);
   db.close();
+}
+
+/** What lies beside the backups; of a file's content its name is made, so what is there already is the same. */
+function bringFiles() {
+  const [from, to] = [join(backup, '..', 'files'), join(directory, 'files')];
+  if (!existsSync(from)) return;
+  mkdirSync(to, { recursive: true });
+  for (const name of readdirSync(from)) {
+    const file = join(to, name.replace(/\.gone$/, ''));
+    if (existsSync(file)) continue;
+    copyFileSync(join(from, name), `${file}.partial`);
+    renameSync(`${file}.partial`, file);
+  }
 }
 
 function sync(path) {

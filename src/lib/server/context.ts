@@ -1,13 +1,14 @@
 /**
  * The running application: one database under the data directory, the clock, and whether it is the demo; a backup a day and
  * plans that wait are made in the background.
- * Environment: IRVOT_DATA (directory), IRVOT_DEMO (1), IRVOT_NOW (an ISO instant the clock stands at).
  */
+import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { type App, makeApp } from './app';
 import { listBackups, makeBackup } from './db/backup';
 import { INCOMING, backupsOf, openStudio } from './db/studio-file';
 import { seedDemo } from './demo/seed';
+import { dataDirectory, isDemo, readClock } from './environment';
 import { keepLog, serverLog } from './log';
 import { takeBack } from './store/intake';
 import { layInThread } from './laying/in-thread';
@@ -16,18 +17,9 @@ import { LayingQueue } from './laying/queue';
 const MS_PER_HOUR = 3_600_000;
 const BACKUP_EVERY_MS = 20 * MS_PER_HOUR;
 
-const { env } = process;
 let app: App | undefined;
 let queue: LayingQueue | undefined;
 
-function readClock(): () => number {
-  if (!env.IRVOT_NOW) return Date.now;
-  const fixed = Date.parse(env.IRVOT_NOW);
-  if (Number.isNaN(fixed)) throw new RangeError(`IRVOT_NOW is not an instant: ${env.IRVOT_NOW}`);
-  return () => fixed;
-}
-
-const dataDirectory = () => env.IRVOT_DATA ?? 'data';
 /** What the names of folders begin with in which something that is being sent lies meanwhile. */
 export const incomingFolder = () => join(dataDirectory(), INCOMING);
 export const backupDirectory = () => backupsOf(dataDirectory());
@@ -35,16 +27,24 @@ export const backupDirectory = () => backupsOf(dataDirectory());
 /** Throws RangeError with a sentence where the studio's file is not to be opened. */
 export function theApp(): App {
   if (app) return app;
+  if (isDemo()) seedApart();
   const db = openStudio(dataDirectory());
   keepLog(join(dataDirectory(), 'irvot.log'));
   takeBack(db);
-  app = makeApp(db, readClock(), env.IRVOT_DEMO === '1', () => queue!.look());
+  app = makeApp(db, readClock(), isDemo(), () => queue!.look());
   if (app.isDemo) seedDemo(app);
   queue = new LayingQueue(app, layInThread());
   keepRunning(app);
   // the server says so when it stops: studio.sqlite alone is then the whole studio
   process.once('sveltekit:shutdown', () => db.close());
   return app;
+}
+
+/** What playing the demo's months needs is given back when it is done. Where that cannot be, it is done here, or said why not. */
+function seedApart(): void {
+  const built = process.env.IRVOT_WORKERS;
+  const [file, args] = [process.execPath, [join(built ?? '', 'seed.worker.js')]];
+  if (built) spawnSync(file, args, { stdio: 'ignore' });
 }
 
 /** Resolves when an audition's plan is of today, or after some seconds. */

@@ -76,6 +76,19 @@ export function runAs<Input, Output>(
   }
 }
 
+/** The same for one that waits. */
+export async function runWaiting<Input, Output>(
+  event: Asking,
+  useCase: (app: App, who: Who, input: Input) => Promise<Output>,
+  input: Input
+): Promise<Output> {
+  try {
+    return await useCase(theApp(), event.locals.who, input);
+  } catch (thrown) {
+    throw asHttp(event, thrown);
+  }
+}
+
 /** The same for who holds a link or a secret address. */
 export function runAsHolder<Input, Output>(
   event: Pick<RequestEvent, 'url'>,
@@ -137,9 +150,17 @@ export function ownPath(to: string, { url }: Pick<RequestEvent, 'url'>): string 
   return origin === url.origin && !pathname.startsWith('//') ? pathname : '/';
 }
 
-/** A zip to be saved under a name. */
-export function sendZip(bytes: Uint8Array, fileName: string): Response {
-  return new Response(bytes as Uint8Array<ArrayBuffer>, {
+/** A zip to be saved under a name, made as it is sent. */
+export function sendZip(chunks: Generator<Uint8Array>, fileName: string): Response {
+  const body = new ReadableStream<Uint8Array>({
+    pull(stream) {
+      const { done, value } = chunks.next();
+      if (done) stream.close();
+      else stream.enqueue(value);
+    },
+    cancel: () => void chunks.return(undefined)
+  });
+  return new Response(body, {
     headers: {
       'content-type': 'application/zip',
       'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(fileName)}`

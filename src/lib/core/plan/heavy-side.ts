@@ -3,10 +3,17 @@
  * to the sink. Where not all of it arrives, the minimum cut has the heavy side: what is reached from the source and cannot leave.
  */
 import type { Minutes } from '../units';
-import type { Cell, Level, Part } from './level';
 import { FlowNetwork } from './network';
 
 const [SOURCE, SINK, FIRST] = [0, 1, 2];
+
+/** Load of a column as a share of its room: minutes / room, both whole. */
+export type Level = { readonly minutes: number; readonly room: number };
+
+/** Where several rows of one item share a column, they share its most. A drain leads out of the level, and is full. */
+export type Cell = { column: number; most: Minutes; rows: number[]; isShared: boolean; isDrain: boolean };
+
+export type Part = { readonly rows: number[]; readonly columns: number[]; readonly cells: Cell[] };
 
 type Minuted = {
   /** What each row still places. */

@@ -8,10 +8,7 @@
  */
 import type { Minutes } from '../units';
 import type { Column, Demands, Row } from './demand';
-import { heavySide } from './heavy-side';
-
-/** Load of a column as a share of its room: minutes / room, both whole. */
-export type Level = { readonly minutes: number; readonly room: number };
+import { type Cell, type Level, type Part, heavySide } from './heavy-side';
 
 export type Levels = {
   /** One for each column; columns of one level share the object. */
@@ -19,11 +16,6 @@ export type Levels = {
   /** For each row, the columns it can still use without making the load less even. */
   readonly useful: readonly (readonly number[])[];
 };
-
-/** Where several rows of one item share a column, they share its most. A drain leads out of the level, and is full. */
-export type Cell = { column: number; most: Minutes; rows: number[]; isShared: boolean; isDrain: boolean };
-
-export type Part = { readonly rows: number[]; readonly columns: number[]; readonly cells: Cell[] };
 
 /**
  * `rooms` are whole and over 0, `minutes` what each row really places, `loads` what lies on the columns already.

@@ -1,12 +1,13 @@
 /**
- * The archive as a file: a zip of JSON, written and read whole. A file from elsewhere is not trusted: unpacked within limits, only names
+ * The archive as a file: a zip of JSON, written as it is read from the studio. A file from elsewhere is not trusted: unpacked within limits, only names
  * the format knows, and every value through the schema before anything is looked at.
  */
-import { strToU8, zipSync } from 'fflate';
+import { Zip, ZipDeflate, strToU8 } from 'fflate';
 import type { ZodType } from 'zod';
 import {
   ARCHIVE_VERSION,
   type Archive,
+  type ArchiveCandidate,
   archiveCalls,
   archiveCandidate,
   archiveFault,
@@ -16,14 +17,36 @@ import { Unreadable, unpack } from './unpack';
 
 const HEAD = 'archive.json';
 const CALLS = 'calls.json';
+/** When it was written is said in it; the files themselves have all the same time. */
+const WRITTEN = '2000-01-01T00:00:00Z';
 const candidateFile = (n: number) => `candidates/${String(n + 1).padStart(4, '0')}.json`;
 
-/** The same content gives the same bytes. */
-export function writeArchive({ head, calls, candidates }: Archive): Uint8Array {
-  const json = (value: unknown) => strToU8(JSON.stringify(value, null, 1));
-  const files: Record<string, Uint8Array> = { [HEAD]: json(head), [CALLS]: json(calls) };
-  candidates.forEach((candidate, n) => (files[candidateFile(n)] = json(candidate)));
-  return zipSync(files, { level: 6, mtime: new Date('2000-01-01T00:00:00Z') });
+/** An archive as it is written: its candidates one at a time, so that no more than one is held. */
+export type Outgoing = Omit<Archive, 'candidates'> & { readonly candidates: Iterable<ArchiveCandidate> };
+
+/** The file's bytes as they come; the same content gives the same bytes. */
+export function* writeArchive({ head, calls, candidates }: Outgoing): Generator<Uint8Array> {
+  const chunks: Uint8Array[] = [];
+  const zip = new Zip((fault, chunk) => {
+    if (fault) throw fault;
+    chunks.push(chunk);
+  });
+  const put = (name: string, value: unknown) => {
+    const file = new ZipDeflate(name, { level: 6 });
+    file.mtime = WRITTEN;
+    zip.add(file);
+    file.push(strToU8(JSON.stringify(value, null, 1)), true);
+    return chunks.splice(0);
+  };
+  yield* put(HEAD, head);
+  yield* put(CALLS, calls);
+  let n = 0;
+  for (const candidate of candidates) {
+    yield* put(candidateFile(n), candidate);
+    n += 1;
+  }
+  zip.end();
+  yield* chunks.splice(0);
 }
 
 export type Progress = (step: 'unpack' | 'check', done: number) => void;

@@ -15,6 +15,9 @@ import { readArchive, writeArchive } from './file';
 import { readArchiveFile } from './reader';
 import { unpack } from './unpack';
 
+/** The whole file. */
+const zipped = (archive: Archive) => new Uint8Array(Buffer.concat([...writeArchive(archive)]));
+
 const folder = mkdtempSync(join(tmpdir(), 'irvot-archive-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 const NOW = Date.parse('2026-11-24T08:00:00Z');
@@ -78,8 +81,8 @@ describe('an archive that is small and unpacks to much', () => {
 describe('an archive read in its worker', () => {
   it('is the same as read here, and says how far it is', async () => {
     const steps: string[] = [];
-    const read = await readArchiveFile(kept(writeArchive(whole)), { onProgress: (step) => steps.push(step) });
-    expect(read).toEqual(readArchive([writeArchive(whole)]));
+    const read = await readArchiveFile(kept(zipped(whole)), { onProgress: (step) => steps.push(step) });
+    expect(read).toEqual(readArchive([zipped(whole)]));
     expect(steps[0]).toBe('unpack');
   });
 
@@ -88,7 +91,7 @@ describe('an archive read in its worker', () => {
       'This file was not taken in. It is no zip file, or it was cut short. Send it once more. Nothing was changed.'
     );
     const stopper = new AbortController();
-    const reading = readArchiveFile(kept(writeArchive(whole)), { signal: stopper.signal });
+    const reading = readArchiveFile(kept(zipped(whole)), { signal: stopper.signal });
     stopper.abort();
     await expect(reading).rejects.toThrow('It was stopped. Nothing was changed.');
   });

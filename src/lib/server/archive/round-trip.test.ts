@@ -9,10 +9,14 @@ import { addItem, readItem, readList } from '../usecase/list';
 import { logTouch } from '../usecase/log';
 import { pinBlock, pinRung } from '../usecase/pin';
 import { addAway, addCandidate, archiveCandidate, readFacts, saveFacts, saveTime } from '../usecase/studio';
+import type { Archive } from '../../schema/archive';
 import { exportStudio, importArchive } from '../usecase/archive';
 import { dice } from '../../../../tests/fixtures/dice';
 import { STUDY } from '../../../../tests/fixtures/study';
 import { readArchive, writeArchive } from './file';
+
+/** The whole file. */
+const zipped = (archive: Archive) => new Uint8Array(Buffer.concat([...writeArchive(archive)]));
 
 const NOW = Date.parse('2026-11-24T10:00:00Z');
 const TODAY = dayOf('2026-11-24');
@@ -155,7 +159,7 @@ describe('whatever can be stored', () => {
   it.each(SEEDS)('can be taken out and in again, to the same: studio %i', async (seed) => {
     const out = exportStudio(randomStudio(seed), TEACHER, {});
     const there = studio();
-    await importArchive(there, TEACHER, { archive: readArchive([writeArchive(out)]) });
+    await importArchive(there, TEACHER, { archive: readArchive([zipped(out)]) });
     const again = exportStudio(there, TEACHER, {});
     expect(JSON.parse(JSON.stringify(again.calls))).toEqual(JSON.parse(JSON.stringify(out.calls)));
     expect(JSON.parse(JSON.stringify(again.candidates))).toEqual(JSON.parse(JSON.stringify(out.candidates)));

@@ -14,7 +14,8 @@ import {
 } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import type { Db } from './open';
+import { filesOf, keepFiles } from '../files/folder';
+import { type Db, openDb } from './open';
 
 /** A fortnight of daily copies. */
 const KEPT = 14;
@@ -91,9 +92,30 @@ async function copyTo(db: Db, directory: string, nowMs: number): Promise<string>
     rmSync(partial);
     throw new Error(`the backup ${file} is not sound: ${fault}`);
   }
+  keepFiles(filesOf(join(directory, '..')), filesOf(directory), nowMs);
   putInPlace(partial, file);
   for (const { name } of listBackups(directory).slice(KEPT)) rmSync(join(directory, name));
   return file;
+}
+
+/** The studio as it is at this moment, in a folder of its own; `end` closes it and takes the folder away. */
+export async function openCopy(
+  db: Db,
+  folder: string
+): Promise<{ readonly db: Db; readonly end: () => void }> {
+  const file = join(folder, 'copy.sqlite');
+  try {
+    await db.backup(file);
+    const copy = openDb(file);
+    const end = () => {
+      copy.close();
+      rmSync(folder, { recursive: true, force: true });
+    };
+    return { db: copy, end };
+  } catch (thrown) {
+    rmSync(folder, { recursive: true, force: true });
+    throw thrown;
+  }
 }
 
 /** Gives a finished file its name in one step, on the disk before and after. */

@@ -6,7 +6,9 @@ import type { Archive, ArchiveCall, ArchiveCandidate } from '../../schema/archiv
 import { ARCHIVE_VERSION } from '../../schema/archive';
 import { datesIn } from '../../schema/dates-in';
 import type { App, Who } from '../app';
+import type { Outgoing } from '../archive/file';
 import { unreadable } from '../archive/reader';
+import { openCopy } from '../db/backup';
 import { CodedError, orNotFound } from '../errors';
 import * as auditions from '../store/audition';
 import * as calls from '../store/call';
@@ -26,18 +28,49 @@ export const exportStudio = useCase({
   rule: 'teacher',
   run: (app: App, _input: Record<string, never>, who: Who): Archive => {
     noteExport(who, 'studio');
-    const all = candidates.listCandidates(app.db);
-    const written = all.map((c) => ({
-      ...writeCandidate(app, c),
-      privateNote: candidates.privateNoteOf(app.db, c.id)
-    }));
-    return {
-      head: headOf(app, 'studio', written.length),
-      calls: [...calls.listCalls(app.db)].reverse().map((call) => writeCall(app, call)),
-      candidates: written
-    };
+    const whole = wholeStudio(app);
+    return { ...whole, candidates: [...whole.candidates] };
   }
 });
+
+/**
+ * The same for a file that is written while others go on: from a copy made at one moment, in a folder of its own, which is gone when the
+ * last candidate was read or nobody reads on.
+ */
+export const streamStudio = waitingUseCase({
+  rule: 'teacher',
+  run: async (app: App, input: { folder: string }, who: Who): Promise<Outgoing> => {
+    noteExport(who, 'studio');
+    const copy = await openCopy(app.db, input.folder);
+    const whole = wholeStudio({ ...app, db: copy.db });
+    return { ...whole, candidates: andThen(whole.candidates, copy.end) };
+  }
+});
+
+function* andThen<T>(all: Iterable<T>, end: () => void): Generator<T> {
+  try {
+    yield* all;
+  } finally {
+    end();
+  }
+}
+
+/** Its candidates are read one at a time. */
+function wholeStudio(app: App): Outgoing {
+  const all = candidates.listCandidates(app.db);
+  function* written() {
+    for (const candidate of all)
+      yield {
+        ...writeCandidate(app, candidate),
+        privateNote: candidates.privateNoteOf(app.db, candidate.id)
+      };
+  }
+  return {
+    head: headOf(app, 'studio', all.length),
+    calls: [...calls.listCalls(app.db)].reverse().map((call) => writeCall(app, call)),
+    candidates: written()
+  };
+}
 
 /** One candidate to take along; without the teacher's private note. */
 export const exportCandidate = useCase({

@@ -1,9 +1,13 @@
+import { mkdtemp } from 'node:fs/promises';
 import { writeArchive } from '$lib/server/archive/file';
-import { runAs, sendZip } from '$lib/server/http';
-import { exportStudio } from '$lib/server/usecase/archive';
+import { incomingFolder } from '$lib/server/context';
+import { allow, runWaiting, sendZip } from '$lib/server/http';
+import { streamStudio } from '$lib/server/usecase/archive';
 import type { RequestHandler } from './$types';
 
-export const GET: RequestHandler = (event) => {
-  const archive = runAs(event, exportStudio, {});
+export const GET: RequestHandler = async (event) => {
+  allow(event, streamStudio, undefined);
+  const folder = await mkdtemp(incomingFolder());
+  const archive = await runWaiting(event, streamStudio, { folder });
   return sendZip(writeArchive(archive), `studio-${archive.head.madeAt.slice(0, 10)}.zip`);
 };

@@ -1,5 +1,5 @@
 import { backupDirectory } from '$lib/server/context';
-import { runAs } from '$lib/server/http';
+import { runAs, runWaiting } from '$lib/server/http';
 import { backUp, readBackups } from '$lib/server/usecase/backup';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -10,7 +10,7 @@ export const load: PageServerLoad = (event) => {
 
 export const actions: Actions = {
   backUp: async (event) => {
-    await runAs(event, backUp, { directory: backupDirectory() });
+    await runWaiting(event, backUp, { directory: backupDirectory() });
     return { isBackedUp: true };
   }
 };

@@ -1,0 +1,40 @@
+import { mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, expect, it } from 'vitest';
+import { listBackups, makeBackup } from '../db/backup';
+import { openDb } from '../db/open';
+
+const studio = mkdtempSync(join(tmpdir(), 'irvot-files-'));
+afterAll(() => rmSync(studio, { recursive: true, force: true }));
+const DAY_MS = 24 * 3_600_000;
+const NOW = Date.parse('2026-11-24T08:00:00Z');
+
+it('files beside the studio are in its backups once, and for a fortnight after they are gone', async () => {
+  const db = openDb(join(studio, 'studio.sqlite'));
+  const [files, backups] = [join(studio, 'files'), join(studio, 'backups')];
+  const kept = () => readdirSync(join(backups, 'files')).sort();
+  const backUp = (day: number) => makeBackup(db, backups, NOW + day * DAY_MS);
+  await backUp(0);
+  expect(readdirSync(backups)).toHaveLength(1); // nothing there, nothing made
+  mkdirSync(files);
+  writeFileSync(join(files, 'aa'), 'a take');
+  writeFileSync(join(files, 'bb'), 'another');
+  await backUp(1);
+  await backUp(2);
+  expect(kept()).toEqual(['aa', 'bb']);
+  expect(readFileSync(join(backups, 'files', 'aa'), 'utf8')).toBe('a take');
+  rmSync(join(files, 'aa'));
+  await backUp(3);
+  expect(kept()).toEqual(['aa.gone', 'bb']);
+  expect(readFileSync(join(backups, 'files', 'aa.gone'), 'utf8')).toBe('a take');
+  // what comes again is the same: its name is its content's
+  writeFileSync(join(files, 'aa'), 'a take');
+  await backUp(4);
+  expect(kept()).toEqual(['aa', 'bb']);
+  rmSync(join(files, 'aa'));
+  for (let day = 5; day <= 20; day += 1) await backUp(day);
+  expect(kept()).toEqual(['bb']);
+  expect(listBackups(backups)).toHaveLength(14);
+  db.close();
+});
