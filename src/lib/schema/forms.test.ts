@@ -200,6 +200,8 @@ describe('a touch typed in a line or a form', () => {
         .error?.issues.map((i) => `${i.path.join('.')}: ${i.message}`)
         .join();
     expect(says({ minutes: null })).toContain('minutes: Minutes are a number.');
+    expect(says({ minutes: 0 })).toContain('minutes: At least 1 minute.');
+    expect(says({ minutes: 361 })).toContain('minutes: At most 360 minutes.');
     expect(says({ toBar: 20 })).toContain('toBar: Study has bars 1 to 16.');
     expect(says({ date: '2026-11-25' })).toContain('date: A touch is logged on its day or later');
     expect(says({ itemId: 'none' })).toContain('itemId: Choose an item');

@@ -1,7 +1,9 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Demand, readDemands } from './demand';
+import { type Demand, type Demands, readDemands } from './demand';
 import { findFit } from './fit';
-import { levelDemands, unevenness } from './level';
+import { type Levels, levelDemands, unevenness } from './level';
+import { FlowNetwork } from './network';
 
 type Window = [from: number, to: number, minutes: number];
 const demand = (windows: Window[], mostPerDay = 1000): Demand => ({
@@ -64,4 +66,100 @@ describe('the evenest load', () => {
     );
     expect(load([item], [90, 90, 90, 90]).byDay).toEqual([15, 15, 15, 15]);
   });
+
+  /** Windows of two items with a most per day, drawn over a few days; small enough to try every whole minute. */
+  const tiny = fc.record({
+    rooms: fc.array(fc.integer({ min: 6, max: 12 }), { minLength: 3, maxLength: 3 }),
+    items: fc.array(
+      fc.record({
+        most: fc.integer({ min: 2, max: 5 }),
+        windows: fc.array(
+          fc.record({ from: fc.nat(2), length: fc.nat(2), minutes: fc.integer({ min: 1, max: 5 }) }),
+          { minLength: 1, maxLength: 2 }
+        )
+      }),
+      { minLength: 1, maxLength: 2 }
+    )
+  });
+
+  it('can really lie so, and no whole minutes lie more evenly: any windows that share an item’s most', () => {
+    fc.assert(
+      fc.property(tiny, ({ rooms, items }) => {
+        const asked = items.map(({ most, windows }) =>
+          demand(
+            windows.map(({ from, length, minutes }) => [from, Math.min(2, from + length), minutes]),
+            most
+          )
+        );
+        const demands = readDemands(asked, new Map(rooms.map((minutes, day) => [day, minutes])));
+        const { placed } = findFit(demands, asked.length);
+        fc.pre(placed.every((minutes, r) => minutes === demands.rows[r]!.minutes));
+        const levels = levelDemands(demands, placed);
+        expect(canLie(demands, placed, levels)).toBe(true);
+        expect(unevenness(levels, demands.columns)).toBeLessThanOrEqual(leastOfAll(demands, placed) + 1e-9);
+      }),
+      { seed: 12, numRuns: 150 }
+    );
+  });
 });
+
+/** Whether what is placed can lie with just these loads: a flow through each item's most in each column, in whole parts. */
+function canLie(demands: Demands, placed: readonly number[], { ofColumn }: Levels): boolean {
+  const { rows, columns } = demands;
+  const scale = [...new Set(ofColumn.map((level) => level.room))].reduce((a, b) => a * b, 1);
+  const names = rows.flatMap((row) => row.cells.map(({ column }) => `${row.item} in ${column}`));
+  const first = 2 + rows.length + columns.length;
+  const cells = new Map([...new Set(names)].map((name, i) => [name, first + i]));
+  const network = new FlowNetwork(2 + rows.length + columns.length + cells.size, 400);
+  rows.forEach((row, r) => {
+    network.addArc(0, 2 + r, placed[r]! * scale);
+    for (const { column } of row.cells)
+      network.addArc(2 + r, cells.get(`${row.item} in ${column}`)!, Infinity);
+  });
+  const done = new Set<string>();
+  for (const row of rows)
+    for (const { column, most } of row.cells) {
+      const key = `${row.item} in ${column}`;
+      if (done.size !== done.add(key).size)
+        network.addArc(cells.get(key)!, 2 + rows.length + column, most * scale);
+    }
+  columns.forEach(({ room, days }, c) => {
+    const { minutes, room: whole } = ofColumn[c]!;
+    network.addArc(2 + rows.length + c, 1, (minutes * room * days.length * scale) / whole);
+  });
+  return network.send(0, 1) === placed.reduce((sum, minutes) => sum + minutes * scale, 0);
+}
+
+/** The least sum of load^2 / capacity that whole minutes can have, by trying all. */
+function leastOfAll({ rows, columns }: Demands, placed: readonly number[]): number {
+  const loads = columns.map(() => 0);
+  const used = new Map<string, number>();
+  let least = Infinity;
+  const tryRow = (r: number, at: number, left: number): void => {
+    const row = rows[r];
+    if (!row) {
+      const value = columns.reduce(
+        (sum, { room, days }, c) => sum + loads[c]! ** 2 / (room * days.length),
+        0
+      );
+      least = Math.min(least, value);
+      return;
+    }
+    const cell = row.cells[at];
+    if (!cell) {
+      if (left === 0) tryRow(r + 1, 0, placed[r + 1] ?? 0);
+      return;
+    }
+    const key = `${row.item} in ${cell.column}`;
+    const before = used.get(key) ?? 0;
+    for (let minutes = 0; minutes <= Math.min(left, cell.most - before); minutes += 1) {
+      used.set(key, before + minutes);
+      loads[cell.column]! += minutes;
+      tryRow(r, at + 1, left - minutes);
+      loads[cell.column]! -= minutes;
+    }
+    used.set(key, before);
+  };
+  tryRow(0, 0, placed[0] ?? 0);
+  return least;
+}

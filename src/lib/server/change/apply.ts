@@ -39,7 +39,7 @@ export function applyChange(app: App, change: Change): string {
   if (made !== undefined && made !== candidateId) throw new CodedError('not-allowed');
   if (made !== undefined) return token;
   const before: Before = {
-    edits: edits.map((edit) => readPlace(app, edit)).reverse(),
+    edits: edits.map((edit) => readPlace(app, edit)),
     agreed: agreedOf ? { auditionId: agreedOf, dates: latestVersion(app.db, agreedOf)?.plan.agreed } : null
   };
   carryOut(app, change);

@@ -120,6 +120,20 @@ describe('a change', () => {
     expect(findStep(app, token)).toBeUndefined();
   });
 
+  it('that says two things of one place is taken back to what was there before both', () => {
+    const edit = SAMPLES.time();
+    const token = apply([
+      edit,
+      { ...edit, to: { ...TIME, warmUpMin: 7 } },
+      SAMPLES.target(),
+      SAMPLES.sections()
+    ]);
+    expect(PLACES.time.read(app, { candidateId })!.warmUpMin).toBe(7);
+    takeBackChange(app, findStep(app, token)!);
+    expect(PLACES.time.read(app, { candidateId })).toEqual(TIME);
+    expect(PLACES.sections.read(app, { itemId })!.ownSections).toBeNull();
+  });
+
   it('that comes twice is one, also when it was taken back or somebody has gone on since', () => {
     const edit = SAMPLES.time();
     const token = apply([edit], 'made on the device');

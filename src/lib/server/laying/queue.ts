@@ -69,7 +69,6 @@ export class LayingQueue {
 
   /** False where it could not be. */
   async #lay(auditionId: string): Promise<boolean> {
-    if (!isWaiting(this.app, auditionId)) return true;
     const task = readWaiting(this.app, auditionId);
     if (!task) return !isWaiting(this.app, auditionId);
     const plans = await this.layer.layForEach(

@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { type Changes, dropGone, findRemedies, laySeason, trySeason } from '../../core/season';
 import { type App, type Who, makeApp } from '../app';
 import { openDb } from '../db/open';
-import { addAudition, saveCall, takeCall } from './call';
+import { addAudition, readCall, saveCall, takeCall } from './call';
 import { readCountback } from './countback';
 import { addItem, readList } from './list';
 import { addCandidate, readCandidate, saveTime } from './studio';
@@ -19,7 +19,9 @@ let auditionId: string;
 beforeEach(() => {
   app = makeApp(openDb(':memory:'), () => Date.parse('2026-11-24T08:00:00Z'));
   candidateId = add('Ada');
-  const rounds = [{ id: 'r1', name: 'first round', date: '2027-01-09', zone, isHistory: false }];
+  const rounds = [
+    { id: 'r1', name: 'first round', date: '2027-01-09', time: '10:40', zone, isHistory: false }
+  ];
   auditionId = addAudition(app, TEACHER, { candidateId, name: 'Band', rounds, dates: [] });
   for (const [name, toBar] of [
     ['Gate song', 60],
@@ -78,6 +80,11 @@ describe('changes tried and kept', () => {
     const drawn = laySeason(trySeason(parts, auditionId, plan!.agreed).with(changes).request);
     keep(changes);
     expect(planOf()).toEqual(drawn);
+    // a moved round keeps its hour
+    expect(readCall(app, TEACHER, { auditionId }).audition.rounds[0]).toMatchObject({
+      date: '2027-01-16',
+      time: '10:40'
+    });
   });
 
   it('of a remedy bring a plan that does not fit to one that does, and are taken back as one', () => {
