@@ -5,6 +5,8 @@
  */
 import type { DayNumber } from '../units';
 
+const LIST = new Intl.ListFormat('en-GB');
+
 /** Order is the chain's: what comes first is weakest when it is missing. */
 export const CHECKS = [
   {
@@ -175,7 +177,7 @@ function nextAction(weakest: CheckReading | null, item: ReadItem): string {
       : `Climb: ${item.says}.`;
   if (weakest.kind === 'elements') {
     return item.openElements.length > 0
-      ? `One click lower until ${item.openElements.join(' and ')} hold too.`
+      ? `One click lower until ${LIST.format(item.openElements)} hold too.`
       : 'Log a block in which all elements hold.';
   }
   return CHECKS.find((c) => c.kind === weakest.kind)!.does;
