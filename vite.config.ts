@@ -8,6 +8,8 @@ export default defineConfig({
   // how long plugins took is no warning
   build: { rolldownOptions: { checks: { pluginTimings: false } } },
   test: {
+    // on two cores the default is one
+    maxWorkers: '100%',
     projects: [
       {
         extends: true,
