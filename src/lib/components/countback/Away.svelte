@@ -19,6 +19,7 @@
     undo: Undo | null;
     candidateId: string;
   } = $props();
+  // Whose it is stays: the page of another is set up anew.
   // svelte-ignore state_referenced_locally
   const entry = keepFields(`away ${candidateId}`, { reset: true });
   const { trouble } = entry;

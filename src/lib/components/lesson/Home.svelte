@@ -26,6 +26,7 @@
     fault: string | null;
     undo: Undo | null;
   } = $props();
+  // Whose it is stays: the page of another is set up anew.
   // svelte-ignore state_referenced_locally
   const wish = keepFields(`wish ${candidateId}`, { reset: true });
   const { trouble } = wish;

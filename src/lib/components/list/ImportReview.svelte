@@ -24,6 +24,7 @@
   const { form, errors, enhance, submitting, trouble } = keptForm(initial, draftKey, {
     isFresh: rows !== null
   });
+  // Whose it is stays: the page of another is set up anew.
   // svelte-ignore state_referenced_locally
   if (rows) $form.rows = rows.map((row) => ({ ...row }));
   const TEXTS = [

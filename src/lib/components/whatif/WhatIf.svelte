@@ -31,6 +31,7 @@
   } = $props();
 
   let scratch = $state.raw<ScratchSeason | null>(null);
+  // Whose it is stays: the page of another is set up anew.
   // svelte-ignore state_referenced_locally
   const draft = draftOf(`what if ${view.audition.id}`);
   onMount(() => (scratch = new ScratchSeason(view.audition.id, facts, parts, plan, draft)));

@@ -172,6 +172,7 @@ describe('a touch', () => {
     logTouch(app, TEACHER, { ...touch, minutes: 50 });
     const { touches } = readLog(app, TEACHER, { auditionId });
     expect(touches.map((t) => t.minutes).sort((a, b) => a - b)).toEqual([5, 12]);
+    expect(() => logTouch(app, TEACHER, { ...touch, itemId: otherId })).toThrow('belongs to somebody else');
   });
 });
 

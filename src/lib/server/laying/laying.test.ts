@@ -1,5 +1,5 @@
 /** Plans are laid when facts change and when the day does, each once; reading lays nothing. */
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { layForEach } from '../../core/season';
 import { type App, type Who, makeApp } from '../app';
 import { openDb, writesOf } from '../db/open';
@@ -230,7 +230,7 @@ describe('a new day', () => {
     expect(latestVersion(app.db, first)!.factsDigest).toBe(digestOf(readSeason(app, first)));
   });
 
-  it('that cannot be laid leaves the plan of before, and the next is laid all the same', async () => {
+  it('that cannot be laid leaves the plan of before, and is laid when it can be', async () => {
     let isBroken = true;
     const queue = queueOf((request, rounds) =>
       isBroken ? Promise.reject(new Error('thread ended')) : here.layForEach(request, rounds)
@@ -240,6 +240,19 @@ describe('a new day', () => {
     isBroken = false;
     await queue.ready(first);
     expect(readCountback(app, TEACHER, { auditionId: first }).plan!.today).toBe('2026-11-25');
+  });
+
+  it('that cannot be laid keeps no other candidate’s waiting', async () => {
+    const rounds = [{ id: '', name: 'round', date: '2027-01-30', zone, isHistory: false }];
+    const other = addAudition(app, TEACHER, { candidateId: otherId, name: 'Quay', rounds, dates: [] });
+    addItem(app, TEACHER, { auditionId: other, item: STUDY });
+    now += DAY_MS;
+    const queue = queueOf((request, heads) =>
+      heads.length === 2 ? Promise.reject(new Error('thread ended')) : here.layForEach(request, heads)
+    );
+    queue.look();
+    await vi.waitFor(() => expect(isWaiting(app, other)).toBe(false), 5000);
+    expect(isWaiting(app, first)).toBe(true);
   });
 
   it('after the last round is laid once more, and then no more', async () => {

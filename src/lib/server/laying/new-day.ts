@@ -22,12 +22,14 @@ export function isWaiting(app: App, auditionId: string): boolean {
   return candidate !== undefined && isBehind(app, audition!, todayIn(app, candidate.zone));
 }
 
-/** An audition whose plan waits, of a candidate who is not put away; null where there is none. */
-export function findWaiting(app: App): string | null {
+/** An audition whose plan waits, of a candidate who is not put away, beside those given; null where there is none. */
+export function findWaiting(app: App, beside: ReadonlySet<string> = new Set()): string | null {
   for (const candidate of listCandidates(app.db)) {
     if (candidate.archivedAtMs !== null) continue;
     const today = todayIn(app, candidate.zone);
-    const waits = auditionsOf(app.db, candidate.id).find((audition) => isBehind(app, audition, today));
+    const waits = auditionsOf(app.db, candidate.id).find(
+      (audition) => !beside.has(audition.id) && isBehind(app, audition, today)
+    );
     if (waits) return waits.id;
   }
   return null;

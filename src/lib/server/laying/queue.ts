@@ -28,6 +28,8 @@ const PATIENCE_MS = 8000;
 export class LayingQueue {
   #last: Promise<void> = Promise.resolve();
   #next: NodeJS.Timeout | undefined;
+  /** Looked at already since nothing was left. */
+  readonly #passed = new Set<string>();
 
   constructor(
     private readonly app: App,
@@ -47,15 +49,18 @@ export class LayingQueue {
     this.#next = setTimeout(() => void this.#sweep(), BETWEEN_MS).unref();
   }
 
+  /** One that cannot be laid is passed over until the next look, so that the others do not wait for it. */
   async #sweep(): Promise<void> {
-    let wasThere = false;
-    await this.#after(async () => {
-      const id = findWaiting(this.app);
-      if (id === null) this.layer.rest();
-      wasThere = id !== null && (await this.#lay(id));
-    });
+    const id = findWaiting(this.app, this.#passed);
+    if (id === null) {
+      this.layer.rest();
+      this.#passed.clear();
+    } else {
+      this.#passed.add(id);
+      await this.#after(() => this.#lay(id));
+    }
     clearTimeout(this.#next);
-    this.#next = setTimeout(() => void this.#sweep(), wasThere ? BETWEEN_MS : LOOK_MS).unref();
+    this.#next = setTimeout(() => void this.#sweep(), id === null ? LOOK_MS : BETWEEN_MS).unref();
   }
 
   /** One at a time. */
@@ -67,16 +72,13 @@ export class LayingQueue {
     return this.#last;
   }
 
-  /** False where it could not be. */
-  async #lay(auditionId: string): Promise<boolean> {
+  async #lay(auditionId: string): Promise<void> {
     const task = readWaiting(this.app, auditionId);
-    if (!task) return !isWaiting(this.app, auditionId);
+    if (!task) return;
     const plans = await this.layer.layForEach(
       task.request,
       task.auditions.map(({ countsDownTo }) => countsDownTo)
     );
-    if (!this.app.db.open) return false;
-    keepWaiting(this.app, auditionId, task, plans);
-    return true;
+    if (this.app.db.open) keepWaiting(this.app, auditionId, task, plans);
   }
 }

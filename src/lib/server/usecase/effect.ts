@@ -4,6 +4,7 @@ import type { CallEffect, CallSide, Taker } from '../../schema/view';
 import type { App } from '../app';
 import { type Change, carryOut, tryOut } from '../change/apply';
 import { readSeason } from '../laying/facts';
+import { layAgain } from '../laying/lay';
 import { planOf } from '../laying/plan';
 
 /** Of those who are not put away. Throws CodedError where the change could not be kept. */
@@ -14,10 +15,12 @@ export function effectOn(
 ): CallEffect[] {
   const seen = takers.filter((taker) => !taker.isArchived);
   const plans = () => seen.map(({ auditionId }) => planOf(app, readSeason(app, auditionId))?.plan ?? null);
-  const now = plans();
-  const then = tryOut(app, () => {
+  const [now, then] = tryOut(app, () => {
+    // one that waits for its day is set beside what it would be today, too
+    for (const { auditionId } of seen) layAgain(app, auditionId, 'a new day');
+    const before = plans();
     carryOut(app, change);
-    return plans();
+    return [before, plans()] as const;
   });
   return seen.map(({ auditionId, name }, i) => ({
     auditionId,

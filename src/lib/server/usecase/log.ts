@@ -10,7 +10,7 @@ import * as touches from '../store/touch';
 import { candidateOfAudition, candidateOfItem, candidateOfTouch } from './owner';
 import { readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
-import { orNotFound } from '../errors';
+import { CodedError, orNotFound } from '../errors';
 import { useCase } from './use-case';
 
 /** The log newest first, with the list for choosing from and today's road map. */
@@ -36,7 +36,7 @@ export const readLog = useCase({
 
 /**
  * Logs a touch and returns its id and the laying that follows. What a teacher logs was heard by the teacher. One with an id that was
- * logged before changes nothing.
+ * logged before changes nothing; an id of another item's touch is refused.
  */
 export const logTouch = useCase({
   rule: 'own',
@@ -54,8 +54,9 @@ export const logTouch = useCase({
       about: { touchId: id, itemId: item.id },
       to: { ...input, id, evidence }
     } as const;
-    const isThere = touches.itemOfTouch(app.db, id) !== undefined;
-    if (!isThere) carryOut(app, { edits: [edit], cause: `log: ${item.name}` });
+    const known = touches.itemOfTouch(app.db, id);
+    if (known !== undefined && known !== item.id) throw new CodedError('not-allowed');
+    if (known === undefined) carryOut(app, { edits: [edit], cause: `log: ${item.name}` });
     const version = latestVersion(app.db, item.auditionId);
     return {
       id,

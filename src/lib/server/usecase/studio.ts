@@ -181,7 +181,8 @@ export const saveFacts = useCase({
     if (candidate.factsVersion !== input.version) throw new CodedError('changed-elsewhere');
     const about = { candidateId: candidate.id };
     const edit = { kind: 'facts', about, to: input.facts } as const;
-    return applyChange(app, { ...about, edits: [edit], cause: 'home zone changed' });
+    const cause = candidate.zone === input.facts.zone ? 'a new day' : 'home zone changed';
+    return applyChange(app, { ...about, edits: [edit], cause });
   }
 });
 
