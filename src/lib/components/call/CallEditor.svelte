@@ -63,9 +63,7 @@
   {#if $isBack}<DraftBack {forget} />{/if}
   <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
   <div class="name">
-    <Field id="name" label="Audition" errors={$errors.name}>
-      {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.name} />{/snippet}
-    </Field>
+    <Field id="name" label="Audition" errors={$errors.name} dir="auto" bind:value={$form.name} />
   </div>
 
   <h3>Rounds</h3>
@@ -74,26 +72,33 @@
     {@const faults = $errors.rounds?.[i]}
     <fieldset>
       <legend class="hidden">Round {i + 1}</legend>
-      <Field id="round-{i}-name" label="Round" errors={faults?.name}>
-        {#snippet control(w)}<input {...w} dir="auto" bind:value={round.name} />{/snippet}
-      </Field>
+      <Field id="round-{i}-name" label="Round" errors={faults?.name} dir="auto" bind:value={round.name} />
       <Field
         id="round-{i}-date"
         label={round.isRecorded ? 'Recording day' : round.isWeek ? 'First day of the week' : 'Date'}
         errors={faults?.date}
-      >
-        {#snippet control(w)}<input {...w} type="date" bind:value={round.date} />{/snippet}
-      </Field>
+        type="date"
+        bind:value={round.date}
+      />
       {#if round.isWeek}
         <p class="week soft">The plan counts back from this first day until the slot is known.</p>
       {:else}
-        <Field id="round-{i}-time" label="Local time" hint="If it is known." errors={faults?.time}>
-          {#snippet control(w)}<input {...w} type="time" bind:value={round.time} />{/snippet}
-        </Field>
+        <Field
+          id="round-{i}-time"
+          label="Local time"
+          hint="If it is known."
+          errors={faults?.time}
+          type="time"
+          bind:value={round.time}
+        />
       {/if}
-      <Field id="round-{i}-zone" label="Time zone of the venue" errors={faults?.zone}>
-        {#snippet control(w)}<input {...w} list="zones" bind:value={round.zone} />{/snippet}
-      </Field>
+      <Field
+        id="round-{i}-zone"
+        label="Time zone of the venue"
+        errors={faults?.zone}
+        list="zones"
+        bind:value={round.zone}
+      />
       <div class="hears">
         <label><input type="checkbox" bind:checked={round.hearsAll} /> hears the whole list</label>
         {#if !round.hearsAll}
@@ -114,9 +119,9 @@
               label="Upload by"
               hint={sayBuffer(round.date, round.uploadBy)}
               errors={faults?.uploadBy}
-            >
-              {#snippet control(w)}<input {...w} type="date" bind:value={round.uploadBy} />{/snippet}
-            </Field>
+              type="date"
+              bind:value={round.uploadBy}
+            />
           </div>
         {/if}
         <label
@@ -139,12 +144,8 @@
     {@const faults = $errors.dates?.[i]}
     <fieldset class="date">
       <legend class="hidden">Date {i + 1}</legend>
-      <Field id="date-{i}-name" label="What" errors={faults?.name}>
-        {#snippet control(w)}<input {...w} dir="auto" bind:value={date.name} />{/snippet}
-      </Field>
-      <Field id="date-{i}-date" label="Date" errors={faults?.date}>
-        {#snippet control(w)}<input {...w} type="date" bind:value={date.date} />{/snippet}
-      </Field>
+      <Field id="date-{i}-name" label="What" errors={faults?.name} dir="auto" bind:value={date.name} />
+      <Field id="date-{i}-date" label="Date" errors={faults?.date} type="date" bind:value={date.date} />
       <Field id="date-{i}-kind" label="Kind" errors={faults?.kind}>
         {#snippet control(w)}
           <select {...w} bind:value={date.kind}>
@@ -224,9 +225,6 @@
     gap: 6px;
     align-items: center;
     min-height: 28px;
-  }
-  .fault {
-    font-weight: 600;
   }
   form > button.action {
     margin-top: 12px;

@@ -42,12 +42,20 @@
         ><strong><bdi>{round.name}</bdi></strong>
         <span class="soft">{round.isWeek ? 'week of ' : ''}{say(round.date)}</span></span
       >
-      <Field id="slot-{i}-date" label="Day" errors={slotFaults(i)?.date}>
-        {#snippet control(w)}<input {...w} type="date" bind:value={form.slots[i]!.date} />{/snippet}
-      </Field>
-      <Field id="slot-{i}-time" label="Hour" errors={slotFaults(i)?.time}>
-        {#snippet control(w)}<input {...w} type="time" bind:value={form.slots[i]!.time} />{/snippet}
-      </Field>
+      <Field
+        id="slot-{i}-date"
+        label="Day"
+        errors={slotFaults(i)?.date}
+        type="date"
+        bind:value={form.slots[i]!.date}
+      />
+      <Field
+        id="slot-{i}-time"
+        label="Hour"
+        errors={slotFaults(i)?.time}
+        type="time"
+        bind:value={form.slots[i]!.time}
+      />
     </fieldset>
   {/each}
 {/if}
@@ -57,20 +65,32 @@
   {@const faults = dateFaults(i)}
   <fieldset>
     <legend class="hidden">Own date {i + 1}</legend>
-    <Field id="own-{i}-name" label="What" errors={faults?.name}>
-      {#snippet control(w)}<input {...w} dir="auto" bind:value={form.ownDates[i]!.name} />{/snippet}
-    </Field>
-    <Field id="own-{i}-date" label="Date" errors={faults?.date}>
-      {#snippet control(w)}<input {...w} type="date" bind:value={form.ownDates[i]!.date} />{/snippet}
-    </Field>
+    <Field
+      id="own-{i}-name"
+      label="What"
+      errors={faults?.name}
+      dir="auto"
+      bind:value={form.ownDates[i]!.name}
+    />
+    <Field
+      id="own-{i}-date"
+      label="Date"
+      errors={faults?.date}
+      type="date"
+      bind:value={form.ownDates[i]!.date}
+    />
     <Field id="own-{i}-kind" label="Kind" errors={faults?.kind}>
       {#snippet control(w)}<select {...w} bind:value={form.ownDates[i]!.kind}
           ><option value="mock">mock</option><option value="other">other</option></select
         >{/snippet}
     </Field>
-    <Field id="own-{i}-minutes" label="Minutes it takes" errors={faults?.minutes}>
-      {#snippet control(w)}<input {...w} type="number" bind:value={form.ownDates[i]!.minutes} />{/snippet}
-    </Field>
+    <Field
+      id="own-{i}-minutes"
+      label="Minutes it takes"
+      errors={faults?.minutes}
+      type="number"
+      bind:value={form.ownDates[i]!.minutes}
+    />
     <button
       type="button"
       class="quiet"

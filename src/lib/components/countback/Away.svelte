@@ -27,7 +27,7 @@
 </script>
 
 {#each aways as { from, to, isOver } (from)}
-  <p class="away">
+  <p class="notice">
     <strong>Away {say(from)} to {say(to)}.</strong>
     {isOver
       ? 'Work starts again two clicks below what held'
@@ -36,7 +36,7 @@
   </p>
 {/each}
 {#if undo}{#key undo}<UndoLine {...undo} />{/key}{/if}
-<details open={fault !== null || $trouble !== ''}>
+<details class="aside" open={fault !== null || $trouble !== ''}>
   <summary>Away for some days</summary>
   <form method="POST" action="?/away" use:entry.action>
     <label>from <input type="date" name="from" value={today} required /></label>
@@ -48,18 +48,6 @@
 </details>
 
 <style>
-  .away {
-    margin: 8px 0;
-    padding: 6px 12px;
-    border-left: 4px solid var(--ink);
-    background: var(--ground);
-  }
-  summary {
-    cursor: pointer;
-    color: var(--plan);
-    text-decoration: underline;
-    text-underline-offset: 2px;
-  }
   details form {
     display: flex;
     flex-wrap: wrap;
@@ -70,14 +58,9 @@
   input {
     min-height: 34px;
     padding: 3px 6px;
-    border: 1px solid var(--soft);
-    background: var(--paper);
   }
   .fault {
     flex-basis: 100%;
-    padding-left: 8px;
-    border-left: 3px solid var(--ink);
     color: var(--ink);
-    font-weight: 600;
   }
 </style>

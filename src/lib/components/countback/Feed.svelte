@@ -6,7 +6,7 @@
   let isOpen = $state(false);
 </script>
 
-<details bind:open={isOpen}>
+<details class="aside" bind:open={isOpen}>
   <summary>Calendar address that keeps itself up to date</summary>
   {#if address}
     <p>
@@ -34,23 +34,13 @@
   details {
     margin-top: 8px;
   }
-  summary {
-    cursor: pointer;
-    color: var(--plan);
-    text-decoration: underline;
-    text-underline-offset: 2px;
-  }
   p {
     margin: 8px 0;
   }
   input {
     display: block;
     width: min(100%, 720px);
-    min-height: 36px;
     margin-top: 4px;
-    padding: 4px 8px;
-    border: 1px solid var(--soft);
-    background: var(--paper);
   }
   .ends {
     display: flex;

@@ -48,13 +48,7 @@
   input {
     width: 100%;
     max-width: 760px;
-    min-height: 36px;
     margin-top: 6px;
-    padding: 4px 8px;
-    border: 1px solid var(--soft);
-    background: var(--paper);
-    color: var(--ink);
-    font-size: 1rem;
   }
   dl {
     max-width: 760px;

@@ -87,15 +87,4 @@
     color: var(--soft);
     font-size: 0.87rem;
   }
-  input {
-    min-height: 36px;
-    padding: 4px 8px;
-    border: 1px solid var(--soft);
-    background: var(--paper);
-  }
-  .fault {
-    padding-left: 8px;
-    border-left: 3px solid var(--ink);
-    font-weight: 600;
-  }
 </style>

@@ -179,8 +179,6 @@
   select {
     min-height: 30px;
     padding: 2px 6px;
-    border: 1px solid var(--soft);
-    background: var(--paper);
   }
   .bpm {
     width: 58px;

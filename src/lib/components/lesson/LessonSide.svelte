@@ -98,11 +98,6 @@
   section > * + * {
     margin-top: 6px;
   }
-  .fault {
-    padding-left: 8px;
-    border-left: 3px solid var(--ink);
-    font-weight: 600;
-  }
   .week {
     display: grid;
     grid-template-columns: repeat(7, 1fr);
@@ -120,8 +115,6 @@
     width: 100%;
     min-height: 34px;
     padding: 3px 4px;
-    border: 1px solid var(--soft);
-    background: var(--paper);
     text-align: right;
   }
   .week .own {
@@ -137,9 +130,6 @@
   }
   textarea {
     width: 100%;
-    padding: 6px 8px;
-    border: 1px solid var(--soft);
-    background: var(--paper);
   }
   .ends {
     display: flex;

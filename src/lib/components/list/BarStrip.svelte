@@ -309,9 +309,5 @@
     min-height: 32px;
     margin-left: 4px;
     padding: 3px 6px;
-    border: 1px solid var(--soft);
-    background: var(--paper);
-    color: var(--ink);
-    font-size: 1rem;
   }
 </style>

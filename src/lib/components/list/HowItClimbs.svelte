@@ -44,17 +44,23 @@
       {/snippet}
     </Field>
   </div>
-  <Field id="notesPerBeat" label="Notes a beat" hint="Where it is densest." errors={errors.notesPerBeat}>
-    {#snippet control(w)}<input {...w} type="number" step="any" bind:value={$form.notesPerBeat} />{/snippet}
-  </Field>
+  <Field
+    id="notesPerBeat"
+    label="Notes a beat"
+    hint="Where it is densest."
+    errors={errors.notesPerBeat}
+    type="number"
+    step="any"
+    bind:value={$form.notesPerBeat}
+  />
   <Field
     id="tires"
     label="What it tires"
     hint="Kept apart in a day: {usualDemands(instruments).join(', ')}"
     errors={errors.tires}
-  >
-    {#snippet control(w)}<input {...w} list="demands" bind:value={$form.tires} />{/snippet}
-  </Field>
+    list="demands"
+    bind:value={$form.tires}
+  />
   <datalist id="demands"
     >{#each usualDemands(instruments) as demand (demand)}<option value={demand}></option>{/each}</datalist
   >
@@ -96,17 +102,15 @@
       {/snippet}
     </Field>
   </div>
-  <Field id="inARow" label="Clean in a row" errors={errors.inARow}>
-    {#snippet control(w)}<input {...w} type="number" bind:value={$form.inARow} />{/snippet}
-  </Field>
+  <Field id="inARow" label="Clean in a row" errors={errors.inARow} type="number" bind:value={$form.inARow} />
   <Field
     id="mostPerDayMin"
     label="Most minutes a day"
     hint="50 unless you say otherwise."
     errors={errors.mostPerDayMin}
-  >
-    {#snippet control(w)}<input {...w} type="number" bind:value={$form.mostPerDayMin} />{/snippet}
-  </Field>
+    type="number"
+    bind:value={$form.mostPerDayMin}
+  />
 </div>
 <ul class="ladders" aria-label="What it makes" aria-live="polite">
   {#each ladders as ladder (ladder.sectionId)}

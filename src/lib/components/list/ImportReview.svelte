@@ -172,11 +172,6 @@
     width: 68px;
     min-height: 32px;
     padding: 3px 5px;
-    border: 1px solid var(--soft);
-    background: var(--paper);
-  }
-  [aria-invalid='true'] {
-    border: 2px solid var(--ink);
   }
   .wide {
     width: 190px;
@@ -186,11 +181,6 @@
   }
   select {
     width: 136px;
-  }
-  .fault {
-    padding-left: 8px;
-    border-left: 3px solid var(--ink);
-    font-weight: 600;
   }
   .ends {
     display: flex;

@@ -124,13 +124,15 @@
   <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
   <div class="facts">
     <div class="wide">
-      <Field id="name" label="Name" errors={$errors.name}>
-        {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.name} />{/snippet}
-      </Field>
+      <Field id="name" label="Name" errors={$errors.name} dir="auto" bind:value={$form.name} />
     </div>
-    <Field id="composer" label="Composer, or what it is" errors={$errors.composer}>
-      {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.composer} />{/snippet}
-    </Field>
+    <Field
+      id="composer"
+      label="Composer, or what it is"
+      errors={$errors.composer}
+      dir="auto"
+      bind:value={$form.composer}
+    />
     <Field id="kind" label="Kind" errors={$errors.kind}>
       {#snippet control(w)}
         <select {...w} bind:value={$form.kind}>
@@ -142,63 +144,68 @@
       {/snippet}
     </Field>
     {#if isSightReading}
-      <Field id="minutesPerWeek" label="Minutes a week" errors={$errors.minutesPerWeek}>
-        {#snippet control(w)}<input {...w} type="number" bind:value={$form.minutesPerWeek} />{/snippet}
-      </Field>
+      <Field
+        id="minutesPerWeek"
+        label="Minutes a week"
+        errors={$errors.minutesPerWeek}
+        type="number"
+        bind:value={$form.minutesPerWeek}
+      />
     {:else}
-      <Field id="fromBar" label="First bar" errors={$errors.fromBar}>
-        {#snippet control(w)}<input
-            {...w}
-            type="number"
-            bind:value={$form.fromBar}
-            oninput={followBars}
-          />{/snippet}
-      </Field>
-      <Field id="toBar" label="Last bar" errors={$errors.toBar}>
-        {#snippet control(w)}<input
-            {...w}
-            type="number"
-            bind:value={$form.toBar}
-            oninput={followBars}
-          />{/snippet}
-      </Field>
-      <Field id="metre" label="Metre" errors={$errors.metre}>
-        {#snippet control(w)}<input {...w} bind:value={$form.metre} />{/snippet}
-      </Field>
-      <Field id="pickupBeats" label="Pickup, beats" errors={$errors.pickupBeats}>
-        {#snippet control(w)}<input
-            {...w}
-            type="number"
-            step="any"
-            bind:value={$form.pickupBeats}
-          />{/snippet}
-      </Field>
+      <Field
+        id="fromBar"
+        label="First bar"
+        errors={$errors.fromBar}
+        type="number"
+        bind:value={$form.fromBar}
+        oninput={followBars}
+      />
+      <Field
+        id="toBar"
+        label="Last bar"
+        errors={$errors.toBar}
+        type="number"
+        bind:value={$form.toBar}
+        oninput={followBars}
+      />
+      <Field id="metre" label="Metre" errors={$errors.metre} bind:value={$form.metre} />
+      <Field
+        id="pickupBeats"
+        label="Pickup, beats"
+        errors={$errors.pickupBeats}
+        type="number"
+        step="any"
+        bind:value={$form.pickupBeats}
+      />
       <div class="wide">
         <Field
           id="barsPerLine"
           label="Bars in each line of the page"
           hint="A slash between pages: 5 4 4 5 / 4 4 6. May stay empty."
           errors={$errors.barsPerLine}
-        >
-          {#snippet control(w)}<input {...w} bind:value={$form.barsPerLine} />{/snippet}
-        </Field>
+          bind:value={$form.barsPerLine}
+        />
       </div>
     {/if}
     <div class="wide">
-      <Field id="edition" label="Required edition" errors={$errors.edition}>
-        {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.edition} />{/snippet}
-      </Field>
+      <Field
+        id="edition"
+        label="Required edition"
+        errors={$errors.edition}
+        dir="auto"
+        bind:value={$form.edition}
+      />
     </div>
-    <Field id="key" label="Key" errors={$errors.key}>
-      {#snippet control(w)}<input {...w} placeholder="D minor" bind:value={$form.key} />{/snippet}
-    </Field>
-    <Field id="pages" label="Pages" errors={$errors.pages}>
-      {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.pages} />{/snippet}
-    </Field>
+    <Field id="key" label="Key" errors={$errors.key} placeholder="D minor" bind:value={$form.key} />
+    <Field id="pages" label="Pages" errors={$errors.pages} dir="auto" bind:value={$form.pages} />
     <div class="wide tested">
-      <Field id="tested" label="What is being tested" errors={$errors.tested}>
-        {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.tested} />{/snippet}
-      </Field>
+      <Field
+        id="tested"
+        label="What is being tested"
+        errors={$errors.tested}
+        dir="auto"
+        bind:value={$form.tested}
+      />
     </div>
   </div>
 
@@ -223,9 +230,8 @@
             label="Cuts announced"
             hint="The bars that will be heard: 17-33, 41-48. The plan narrows to them."
             errors={$errors.cuts}
-          >
-            {#snippet control(w)}<input {...w} bind:value={$form.cuts} />{/snippet}
-          </Field>
+            bind:value={$form.cuts}
+          />
         </div>
       </div>
     </details>

@@ -87,8 +87,6 @@
     width: 64px;
     min-height: 30px;
     padding: 2px 6px;
-    border: 1px solid var(--soft);
-    background: var(--paper);
   }
   .quiet:disabled {
     color: var(--soft);

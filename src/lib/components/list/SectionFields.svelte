@@ -53,14 +53,14 @@
     | 'minutesPerWeek',
   label: string
 )}
-  <Field id={id(name)} {label} errors={errors?.[name]}>
-    {#snippet control(w)}<input
-        {...w}
-        type="number"
-        step="any"
-        bind:value={$form.sections[index]![name]}
-      />{/snippet}
-  </Field>
+  <Field
+    id={id(name)}
+    {label}
+    errors={errors?.[name]}
+    type="number"
+    step="any"
+    bind:value={$form.sections[index]![name]}
+  />
 {/snippet}
 
 <fieldset>
@@ -104,9 +104,8 @@
         label="Tempos measured, bpm"
         hint="Five reputable recordings: 92 88 96 90 94"
         errors={errors?.recordings}
-      >
-        {#snippet control(w)}<input {...w} bind:value={$form.sections[index]!.recordings} />{/snippet}
-      </Field>
+        bind:value={$form.sections[index]!.recordings}
+      />
     </div>
     <Field id={id('use')} label="Target is their" errors={errors?.use}>
       {#snippet control(w)}<select {...w} bind:value={$form.sections[index]!.use}
@@ -115,9 +114,13 @@
     </Field>
   {/if}
   <div class="due">
-    <Field id={id('dueOn')} label="Due on" errors={errors?.dueOn}>
-      {#snippet control(w)}<input {...w} type="date" bind:value={$form.sections[index]!.dueOn} />{/snippet}
-    </Field>
+    <Field
+      id={id('dueOn')}
+      label="Due on"
+      errors={errors?.dueOn}
+      type="date"
+      bind:value={$form.sections[index]!.dueOn}
+    />
   </div>
   {#if canRemove}<button
       type="button"

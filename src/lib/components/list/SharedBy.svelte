@@ -7,7 +7,7 @@
 </script>
 
 {#if others.length > 0}
-  <p>
+  <p class="notice">
     {what} are shared with {#each others as other, i (other.auditionId)}{i > 0 ? ', ' : ''}<a
         href="/auditions/{other.auditionId}"><bdi>{other.name}</bdi></a
       >{/each}: what you change reaches all.
@@ -16,9 +16,6 @@
 
 <style>
   p {
-    margin: 8px 0;
-    padding: 6px 12px;
-    border-left: 4px solid var(--plan);
-    background: var(--ground);
+    border-left-color: var(--plan);
   }
 </style>

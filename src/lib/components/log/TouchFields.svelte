@@ -67,21 +67,18 @@
         >{/snippet}
     </Field>
   </div>
-  <Field id="date" label="Date" errors={$errors.date}>
-    {#snippet control(w)}<input {...w} type="date" max={today} bind:value={$form.date} />{/snippet}
-  </Field>
-  <Field id="fromBar" label="From bar" errors={$errors.fromBar}>
-    {#snippet control(w)}<input {...w} type="number" bind:value={$form.fromBar} />{/snippet}
-  </Field>
-  <Field id="toBar" label="To bar" errors={$errors.toBar}>
-    {#snippet control(w)}<input {...w} type="number" bind:value={$form.toBar} />{/snippet}
-  </Field>
-  <Field id="minutes" label="Minutes" errors={$errors.minutes}>
-    {#snippet control(w)}<input {...w} type="number" bind:value={$form.minutes} />{/snippet}
-  </Field>
-  <Field id="tempoBpm" label="Tempo, bpm" errors={$errors.tempoBpm}>
-    {#snippet control(w)}<input {...w} type="number" step="any" bind:value={$form.tempoBpm} />{/snippet}
-  </Field>
+  <Field id="date" label="Date" errors={$errors.date} type="date" max={today} bind:value={$form.date} />
+  <Field id="fromBar" label="From bar" errors={$errors.fromBar} type="number" bind:value={$form.fromBar} />
+  <Field id="toBar" label="To bar" errors={$errors.toBar} type="number" bind:value={$form.toBar} />
+  <Field id="minutes" label="Minutes" errors={$errors.minutes} type="number" bind:value={$form.minutes} />
+  <Field
+    id="tempoBpm"
+    label="Tempo, bpm"
+    errors={$errors.tempoBpm}
+    type="number"
+    step="any"
+    bind:value={$form.tempoBpm}
+  />
   <Field id="unit" label="Beat unit" errors={$errors.unit}>
     {#snippet control(w)}<select {...w} bind:value={$form.unit}
         >{#each BEAT_UNITS as unit (unit)}<option value={unit}>{sayUnit(unit)}</option>{/each}</select
@@ -93,9 +90,9 @@
       label="Attempts, in order"
       hint="c is clean, n is not yet: ccncc"
       errors={$errors.attempts}
-    >
-      {#snippet control(w)}<input {...w} autocomplete="off" bind:value={$form.attempts} />{/snippet}
-    </Field>
+      autocomplete="off"
+      bind:value={$form.attempts}
+    />
     <button type="button" class="action" onclick={() => ($form.attempts += 'n')}>not yet</button>
     <button type="button" class="action" onclick={() => ($form.attempts += 'c')}>clean</button>
   </div>

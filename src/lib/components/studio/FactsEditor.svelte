@@ -33,31 +33,35 @@
   {#if $isBack}<DraftBack {forget} />{/if}
   <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
   <div class="facts">
-    <Field id="name" label="Name" errors={$errors.name}>
-      {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.name} />{/snippet}
-    </Field>
-    <Field id="instruments" label="Instruments" errors={$errors.instruments}>
-      {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.instruments} />{/snippet}
-    </Field>
-    <Field id="zone" label="Time zone at home" errors={$errors.zone}>
-      {#snippet control(w)}<input {...w} list="zones" bind:value={$form.zone} />{/snippet}
-    </Field>
+    <Field id="name" label="Name" errors={$errors.name} dir="auto" bind:value={$form.name} />
+    <Field
+      id="instruments"
+      label="Instruments"
+      errors={$errors.instruments}
+      dir="auto"
+      bind:value={$form.instruments}
+    />
+    <Field id="zone" label="Time zone at home" errors={$errors.zone} list="zones" bind:value={$form.zone} />
     <datalist id="zones"
       >{#each zones as zone (zone)}<option value={zone}></option>{/each}</datalist
     >
     <label class="minor"><input type="checkbox" bind:checked={$form.isMinor} /> is a minor</label>
     {#if $form.isMinor}
-      <Field id="guardian" label="Guardian, and how to reach them" errors={$errors.guardian}>
-        {#snippet control(w)}<input {...w} dir="auto" bind:value={$form.guardian} />{/snippet}
-      </Field>
+      <Field
+        id="guardian"
+        label="Guardian, and how to reach them"
+        errors={$errors.guardian}
+        dir="auto"
+        bind:value={$form.guardian}
+      />
       <Field
         id="consentOn"
         label="Guardian’s consent given on"
         hint="To keep notes and recordings. Sharing and filming follow local law."
         errors={$errors.consentOn}
-      >
-        {#snippet control(w)}<input {...w} type="date" bind:value={$form.consentOn} />{/snippet}
-      </Field>
+        type="date"
+        bind:value={$form.consentOn}
+      />
     {/if}
     <div class="wide">
       <Field

@@ -66,8 +66,8 @@
   }
 </script>
 
-{#if fault}<p class="fault" role="alert">{fault}</p>{/if}
-<p role="status" class:done={done !== ''}>{done || said}</p>
+{#if fault}<p class="notice" role="alert">{fault}</p>{/if}
+<p role="status" class:notice={done !== ''}>{done || said}</p>
 <form onsubmit={send}>
   <label for="file">File</label>
   <input id="file" type="file" accept=".zip,application/zip" bind:files />
@@ -82,15 +82,5 @@
     flex-wrap: wrap;
     gap: 12px;
     align-items: center;
-  }
-  .done,
-  .fault {
-    margin: 8px 0;
-    padding: 6px 12px;
-    border-left: 4px solid var(--ink);
-    background: var(--ground);
-  }
-  .fault {
-    font-weight: 600;
   }
 </style>

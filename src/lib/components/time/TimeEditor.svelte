@@ -60,23 +60,19 @@
                     label="minutes, {name}"
                     isLabelHidden
                     errors={$errors.week?.[i]?.minutes}
-                  >
-                    {#snippet control(w)}<input
-                        {...w}
-                        type="number"
-                        bind:value={span.minutes}
-                        oninput={() => ($form.week = $form.week)}
-                      />{/snippet}
-                  </Field>
+                    type="number"
+                    bind:value={span.minutes}
+                    oninput={() => ($form.week = $form.week)}
+                  />
                   <span>min from</span>
                   <Field
                     id="week-{i}-start"
                     label="start, {name}, may stay empty"
                     isLabelHidden
                     errors={$errors.week?.[i]?.start}
-                  >
-                    {#snippet control(w)}<input {...w} type="time" bind:value={span.start} />{/snippet}
-                  </Field>
+                    type="time"
+                    bind:value={span.start}
+                  />
                   <button
                     type="button"
                     class="quiet"
@@ -106,12 +102,20 @@
     <section>
       <h3>Comes off first, every day</h3>
       <div class="pair">
-        <Field id="warmUpMin" label="Warm-up, minutes" errors={$errors.warmUpMin}>
-          {#snippet control(w)}<input {...w} type="number" bind:value={$form.warmUpMin} />{/snippet}
-        </Field>
-        <Field id="fundamentalsMin" label="Fundamentals, minutes" errors={$errors.fundamentalsMin}>
-          {#snippet control(w)}<input {...w} type="number" bind:value={$form.fundamentalsMin} />{/snippet}
-        </Field>
+        <Field
+          id="warmUpMin"
+          label="Warm-up, minutes"
+          errors={$errors.warmUpMin}
+          type="number"
+          bind:value={$form.warmUpMin}
+        />
+        <Field
+          id="fundamentalsMin"
+          label="Fundamentals, minutes"
+          errors={$errors.fundamentalsMin}
+          type="number"
+          bind:value={$form.fundamentalsMin}
+        />
       </div>
 
       <h3>Weekly lesson</h3>
@@ -122,12 +126,20 @@
                 >{#each WEEKDAY_NAMES as name, d (name)}<option value={d + 1}>{name}</option>{/each}</select
               >{/snippet}
           </Field>
-          <Field id="lesson-{i}-start" label="Start" errors={$errors.lessons?.[i]?.start}>
-            {#snippet control(w)}<input {...w} type="time" bind:value={lesson.start} />{/snippet}
-          </Field>
-          <Field id="lesson-{i}-minutes" label="Minutes" errors={$errors.lessons?.[i]?.minutes}>
-            {#snippet control(w)}<input {...w} type="number" bind:value={lesson.minutes} />{/snippet}
-          </Field>
+          <Field
+            id="lesson-{i}-start"
+            label="Start"
+            errors={$errors.lessons?.[i]?.start}
+            type="time"
+            bind:value={lesson.start}
+          />
+          <Field
+            id="lesson-{i}-minutes"
+            label="Minutes"
+            errors={$errors.lessons?.[i]?.minutes}
+            type="number"
+            bind:value={lesson.minutes}
+          />
           <label class="inside"
             ><input type="checkbox" bind:checked={lesson.isInside} /> does not take from that day’s minutes</label
           >
@@ -150,18 +162,34 @@
       <p class="soft">0 minutes is a day off. A last date makes it a whole stretch away.</p>
       {#each $form.exceptions as exception, i (i)}
         <div class="exception">
-          <Field id="exception-{i}-date" label="From" errors={$errors.exceptions?.[i]?.date}>
-            {#snippet control(w)}<input {...w} type="date" bind:value={exception.date} />{/snippet}
-          </Field>
-          <Field id="exception-{i}-until" label="To" errors={$errors.exceptions?.[i]?.until}>
-            {#snippet control(w)}<input {...w} type="date" bind:value={exception.until} />{/snippet}
-          </Field>
-          <Field id="exception-{i}-minutes" label="Minutes" errors={$errors.exceptions?.[i]?.minutes}>
-            {#snippet control(w)}<input {...w} type="number" bind:value={exception.minutes} />{/snippet}
-          </Field>
-          <Field id="exception-{i}-why" label="Why" errors={$errors.exceptions?.[i]?.why}>
-            {#snippet control(w)}<input {...w} dir="auto" bind:value={exception.why} />{/snippet}
-          </Field>
+          <Field
+            id="exception-{i}-date"
+            label="From"
+            errors={$errors.exceptions?.[i]?.date}
+            type="date"
+            bind:value={exception.date}
+          />
+          <Field
+            id="exception-{i}-until"
+            label="To"
+            errors={$errors.exceptions?.[i]?.until}
+            type="date"
+            bind:value={exception.until}
+          />
+          <Field
+            id="exception-{i}-minutes"
+            label="Minutes"
+            errors={$errors.exceptions?.[i]?.minutes}
+            type="number"
+            bind:value={exception.minutes}
+          />
+          <Field
+            id="exception-{i}-why"
+            label="Why"
+            errors={$errors.exceptions?.[i]?.why}
+            dir="auto"
+            bind:value={exception.why}
+          />
           <button
             type="button"
             class="quiet"

@@ -8,16 +8,7 @@
   }
 </script>
 
-<p role="status">
+<p class="notice" role="status">
   What you had typed here before is back, not saved yet.
   <button type="button" class="quiet" onclick={useSaved}>Use what is saved instead</button>
 </p>
-
-<style>
-  p {
-    margin: 8px 0;
-    padding: 6px 12px;
-    border-left: 4px solid var(--ink);
-    background: var(--ground);
-  }
-</style>

@@ -1,6 +1,8 @@
-<!-- One labelled field with its hint and its fault, wired for assistive technology. The control is the caller's. -->
+<!-- One labelled field with its hint and its fault, wired for assistive technology: an input with what else is said of it, or the
+  caller's own control. -->
 <script lang="ts">
   import type { Snippet } from 'svelte';
+  import type { HTMLInputAttributes } from 'svelte/elements';
 
   type Wiring = { id: string; 'aria-invalid': true | undefined; 'aria-describedby': string | undefined };
   let {
@@ -9,25 +11,33 @@
     hint = '',
     errors,
     isLabelHidden = false,
-    control
-  }: {
+    value = $bindable(),
+    control,
+    ...input
+  }: Omit<HTMLInputAttributes, 'value'> & {
     id: string;
     label: string;
     hint?: string;
     errors?: readonly string[] | undefined;
     isLabelHidden?: boolean;
-    control: Snippet<[Wiring]>;
+    value?: string | number | null | undefined;
+    control?: Snippet<[Wiring]>;
   } = $props();
 
   const said = $derived(errors?.[0] ?? '');
   const described = $derived(
     [hint && `${id}-hint`, said && `${id}-fault`].filter(Boolean).join(' ') || undefined
   );
+  const wiring = $derived<Wiring>({
+    id,
+    'aria-invalid': said ? true : undefined,
+    'aria-describedby': described
+  });
 </script>
 
 <div class="field">
   <label for={id} class:hidden={isLabelHidden}>{label}</label>
-  {@render control({ id, 'aria-invalid': said ? true : undefined, 'aria-describedby': described })}
+  {#if control}{@render control(wiring)}{:else}<input {...wiring} {...input} bind:value />{/if}
   {#if hint}<p class="hint" id="{id}-hint">{hint}</p>{/if}
   {#if said}<p class="fault" id="{id}-fault">{said}</p>{/if}
 </div>
@@ -48,22 +58,11 @@
     color: var(--soft);
   }
   .fault {
-    padding-left: 8px;
-    border-left: 3px solid var(--ink);
     font-size: 0.93rem;
-    font-weight: 600;
   }
   .field :global(input),
   .field :global(select),
   .field :global(textarea) {
     width: 100%;
-    min-height: 36px;
-    padding: 5px 8px;
-    border: 1px solid var(--soft);
-    border-radius: 0;
-    background: var(--paper);
-  }
-  .field :global([aria-invalid='true']) {
-    border: 2px solid var(--ink);
   }
 </style>

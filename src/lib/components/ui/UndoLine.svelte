@@ -19,18 +19,9 @@
   }
 </script>
 
-<form method="POST" action="/undo" onsubmit={takeBack}>
+<form class="notice" method="POST" action="/undo" onsubmit={takeBack}>
   <input type="hidden" name="undo" value={token} />
   <input type="hidden" name="to" value={to} />
   {#if refused}<span role="alert">{refused}</span>
   {:else}<span role="status">{says}</span> <button class="quiet">Take it back</button>{/if}
 </form>
-
-<style>
-  form {
-    margin: 8px 0;
-    padding: 6px 12px;
-    border-left: 4px solid var(--ink);
-    background: var(--ground);
-  }
-</style>

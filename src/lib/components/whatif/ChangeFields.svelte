@@ -299,10 +299,6 @@
   select {
     min-height: 34px;
     padding: 3px 6px;
-    border: 1px solid var(--soft);
-    background: var(--paper);
-    color: var(--ink);
-    font-size: 1rem;
   }
   input[type='number'] {
     width: 72px;
@@ -338,7 +334,5 @@
   }
   .fault {
     padding: 4px 0 4px 8px;
-    border-left: 3px solid var(--ink);
-    font-weight: 600;
   }
 </style>

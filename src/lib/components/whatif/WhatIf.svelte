@@ -136,7 +136,5 @@
   }
   .fault {
     padding: 4px 0 4px 8px;
-    border-left: 3px solid var(--ink);
-    font-weight: 600;
   }
 </style>

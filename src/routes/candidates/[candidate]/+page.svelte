@@ -189,9 +189,5 @@
   .erase input,
   .link input {
     width: 100%;
-    min-height: 36px;
-    padding: 4px 8px;
-    border: 1px solid var(--soft);
-    background: var(--paper);
   }
 </style>

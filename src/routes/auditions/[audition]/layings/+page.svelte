@@ -65,10 +65,7 @@
     margin-top: 12px;
   }
   select {
-    min-height: 36px;
     padding: 0 8px;
-    border: 1px solid var(--soft);
-    background: var(--paper);
   }
   label span {
     display: block;

@@ -103,6 +103,5 @@
     padding: 6px 12px;
     border-left: 4px solid var(--ink);
     background: var(--ground);
-    font-weight: 600;
   }
 </style>

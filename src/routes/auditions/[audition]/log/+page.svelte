@@ -53,7 +53,7 @@
   </div>
 
   {#if removed}
-    <form class="undo" method="POST" action="?/remove" use:send>
+    <form class="notice" method="POST" action="?/remove" use:send>
       <input type="hidden" name="id" value={removed} /><input type="hidden" name="back" value="1" />
       The touch is out of the log. <button class="quiet">Put it back</button>
     </form>
@@ -147,12 +147,6 @@
     cursor: pointer;
   }
   .laid,
-  .undo {
-    margin-top: 12px;
-    padding: 8px 12px;
-    border-left: 4px solid var(--ink);
-    background: var(--ground);
-  }
   .recent {
     margin: 32px 0 6px;
   }

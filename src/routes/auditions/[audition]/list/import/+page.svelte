@@ -58,9 +58,6 @@
     display: block;
     width: 100%;
     margin-top: 3px;
-    padding: 6px 8px;
-    border: 1px solid var(--soft);
-    background: var(--paper);
   }
   .file {
     display: flex;
@@ -71,8 +68,5 @@
   }
   .fault {
     margin: 8px 0;
-    padding-left: 8px;
-    border-left: 3px solid var(--ink);
-    font-weight: 600;
   }
 </style>
