@@ -1,6 +1,7 @@
 /** Made cases of any size for measuring: one audition, items of different lengths and tempos, a week of six days. */
 import type { SeasonItem, SeasonRequest } from '../../src/lib/core/season';
 import { dayOf, formatDate } from '../../src/lib/core/units';
+import { roundOn } from '../fixtures/etude-season';
 
 const TODAY = '2026-11-24';
 
@@ -21,7 +22,7 @@ function item(i: number): SeasonItem {
 export function caseOf(items: number, days: number): SeasonRequest {
   return {
     today: TODAY,
-    rounds: [{ id: 'r', name: 'round', date: formatDate(dayOf(TODAY) + days), zone: 'Europe/Brussels' }],
+    rounds: [roundOn(formatDate(dayOf(TODAY) + days))],
     items: Array.from({ length: items }, (_, i) => item(i)),
     time: {
       week: [1, 2, 3, 4, 6, 7].map((weekday) => ({

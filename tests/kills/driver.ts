@@ -11,7 +11,7 @@ import { addAudition } from '../../src/lib/server/usecase/call';
 import { addItem, readList } from '../../src/lib/server/usecase/list';
 import { logTouch } from '../../src/lib/server/usecase/log';
 import { addCandidate, readStudio } from '../../src/lib/server/usecase/studio';
-import { STUDY } from '../fixtures/study';
+import { STUDY } from '../fixtures/small-studio';
 
 const NOW = Date.parse('2026-11-24T08:00:00Z');
 const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { dayOf, formatDate } from '../units';
 import { isBeforeAway, lightAfter, readAways } from './away';
 import { dayCapacity } from './capacity';
+import { freeTime } from '../../../../tests/fixtures/etude-season';
 
 const stretch = (from: string, days: number) =>
   Array.from({ length: days }, (_, i) => ({ date: formatDate(dayOf(from) + i), minutes: 0 }));
@@ -20,14 +21,7 @@ describe('a long time away', () => {
 
   it('makes the seven days after it light: three fifths, and says so in the day’s arithmetic', () => {
     const aways = readAways(stretch('2026-12-01', 14)); // to the 14th
-    const time = {
-      week: [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, minutes: 50 })),
-      exceptions: [],
-      lessons: [],
-      mocks: [],
-      warmUpMin: 0,
-      fundamentalsMin: 0
-    };
+    const time = freeTime(50, [1, 2, 3, 4, 5, 6, 7]);
     const on = (date: string) => lightAfter(dayOf(date), dayCapacity(dayOf(date), time), aways);
     expect(['2026-12-14', '2026-12-15', '2026-12-21', '2026-12-22'].map((d) => on(d).minutes)).toEqual([
       50, 30, 30, 50

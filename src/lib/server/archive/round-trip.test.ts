@@ -12,7 +12,7 @@ import { addAway, addCandidate, archiveCandidate, readFacts, saveFacts, saveTime
 import type { Archive } from '../../schema/archive';
 import { exportStudio, importArchive } from '../usecase/archive';
 import { dice } from '../../../../tests/fixtures/dice';
-import { STUDY } from '../../../../tests/fixtures/study';
+import { STUDY } from '../../../../tests/fixtures/small-studio';
 import { readArchive, writeArchive } from './file';
 
 /** The whole file. */

@@ -7,11 +7,9 @@ import { addItem, addItems, readItem, saveItem } from '../usecase/list';
 import { addWish, answerWish, readHome, setDayMinutes } from '../usecase/lesson';
 import { logTouch } from '../usecase/log';
 import { pinBlock } from '../usecase/pin';
-import { addAway, addCandidate, archiveCandidate, readFacts, saveFacts, saveTime } from '../usecase/studio';
-import { STUDY } from '../../../../tests/fixtures/study';
+import { addAway, archiveCandidate, readFacts, saveFacts, saveTime } from '../usecase/studio';
+import { STUDY, TEACHER, addPlayer, timeOf, zone } from '../../../../tests/fixtures/small-studio';
 
-const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
-const zone = 'Europe/Brussels';
 let app: App;
 let candidateId: string;
 let auditionId: string;
@@ -23,11 +21,11 @@ const self = (isPutAway = false): Who => ({
   name: 'Ada',
   isPutAway
 });
-const TIME = { week: [], exceptions: [], lessons: [], warmUpMin: 0, fundamentalsMin: 0 };
+const TIME = timeOf(0, []);
 
 beforeEach(() => {
   app = makeApp(openDb(':memory:'), () => Date.parse('2026-11-24T10:00:00Z'));
-  candidateId = addCandidate(app, TEACHER, { name: 'Ada', instruments: 'oboe', zone });
+  candidateId = addPlayer(app, 'Ada');
   const rounds = [
     { id: 'r0', name: 'pre-screening', date: '2026-11-01', zone, isHistory: true },
     { id: 'r1', name: 'first round', date: '2027-01-09', zone, isHistory: false }

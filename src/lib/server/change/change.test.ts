@@ -1,24 +1,15 @@
 /** A change is a value: carried out once however often it comes, taken back exactly, and tried without a trace. */
 import { beforeEach, describe, expect, it } from 'vitest';
-import { type App, type Who, makeApp } from '../app';
-import { openDb } from '../db/open';
-import { addAudition, previewCall, readCall } from '../usecase/call';
+import { type App } from '../app';
+import { previewCall, readCall } from '../usecase/call';
 import { addItem, previewItem, readList } from '../usecase/list';
 import { logTouch, readLog } from '../usecase/log';
-import { addCandidate, saveTime } from '../usecase/studio';
-import { STUDY } from '../../../../tests/fixtures/study';
+import { addCandidate } from '../usecase/studio';
+import { STUDY, TEACHER, openStudio, timeOf, zone } from '../../../../tests/fixtures/small-studio';
 import { applyChange, findStep, takeBackChange } from './apply';
 import { type Edit, type EditKind, PLACES, placeOf } from './places';
 
-const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
-const zone = 'Europe/Brussels';
-const TIME = {
-  week: [1, 2, 3, 4, 6].map((weekday) => ({ weekday, minutes: 60 })),
-  exceptions: [],
-  lessons: [],
-  warmUpMin: 10,
-  fundamentalsMin: 10
-};
+const TIME = { ...timeOf(60, [1, 2, 3, 4, 6]), warmUpMin: 10, fundamentalsMin: 10 };
 let app: App;
 let candidateId: string;
 let auditionId: string;
@@ -27,12 +18,8 @@ let otherId: string;
 let touchId: string;
 
 beforeEach(() => {
-  app = makeApp(openDb(':memory:'), () => Date.parse('2026-11-24T10:00:00Z'));
-  candidateId = addCandidate(app, TEACHER, { name: 'Ada', instruments: 'oboe', zone });
-  saveTime(app, TEACHER, { candidateId, version: 1, time: TIME });
-  const rounds = [{ id: 'r1', name: 'round', date: '2027-01-09', zone, isHistory: false }];
-  auditionId = addAudition(app, TEACHER, { candidateId, name: 'Saltmarsh', rounds, dates: [] });
-  itemId = addItem(app, TEACHER, { auditionId, item: STUDY });
+  const now = Date.parse('2026-11-24T10:00:00Z');
+  ({ app, candidateId, auditionId, itemId } = openStudio(() => now, TIME));
   otherId = addItem(app, TEACHER, { auditionId, item: { ...STUDY, name: 'Tern' } });
   const touch = { itemId, date: '2026-11-24', minutes: 12, tempoBpm: 60, attempts: 'nccc' };
   touchId = logTouch(app, TEACHER, touch).id;

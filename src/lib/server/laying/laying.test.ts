@@ -1,7 +1,7 @@
 /** Plans are laid when facts change and when the day does, each once; reading lays nothing. */
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { layForEach } from '../../core/season';
-import { type App, type Who, makeApp } from '../app';
+import { type App, makeApp } from '../app';
 import { openDb, writesOf } from '../db/open';
 import { latestVersion, versionHeads } from '../store/plan-version';
 import { addAudition, readCall, readCalls, saveCall, takeCall } from '../usecase/call';
@@ -10,21 +10,18 @@ import { readLesson, setDayMinutes, setStep, setTarget } from '../usecase/lesson
 import { addItem, orderItems, readItem, readList, removeItem, saveItem } from '../usecase/list';
 import { logTouch, readLog, removeTouch } from '../usecase/log';
 import { pinBlock, pinRung, unpinBlock, unpinRung } from '../usecase/pin';
-import { addAway, addCandidate, readCandidate, readFacts, readStudio } from '../usecase/studio';
+import { addAway, readCandidate, readFacts, readStudio } from '../usecase/studio';
 import { saveFacts, saveTime } from '../usecase/studio';
 import { takeBack } from '../usecase/undo';
 import { keepChanges, readScratch } from '../usecase/what-if';
-import { STUDY } from '../../../../tests/fixtures/study';
+import { STUDY, TEACHER, addPlayer, addRound, timeOf, zone } from '../../../../tests/fixtures/small-studio';
 import { readSeason } from './facts';
 import { digestOf } from './lay';
 import { findWaiting, isWaiting } from './new-day';
 import { type Layer, LayingQueue } from './queue';
 
-const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
 const DAY_MS = 86_400_000;
-const zone = 'Europe/Brussels';
-const week = [1, 2, 3, 4, 6].map((weekday) => ({ weekday, start: '17:00', minutes: 60 }));
-const TIME = { week, exceptions: [], lessons: [], warmUpMin: 10, fundamentalsMin: 10 };
+const TIME = { ...timeOf(60, [1, 2, 3, 4, 6], '17:00'), warmUpMin: 10, fundamentalsMin: 10 };
 let now: number;
 let app: App;
 let candidateId: string;
@@ -33,20 +30,12 @@ let first: string;
 let second: string;
 let itemId: string;
 
-const join = (name: string, date: string) => {
-  const rounds = [{ id: '', name: 'round', date, zone, isHistory: false }];
-  return addAudition(app, TEACHER, { candidateId, name, rounds, dates: [] });
-};
-
 beforeEach(() => {
   now = Date.parse('2026-11-24T10:00:00Z');
   app = makeApp(openDb(':memory:'), () => now);
-  candidateId = addCandidate(app, TEACHER, { name: 'Ada', instruments: 'oboe', zone });
-  otherId = addCandidate(app, TEACHER, { name: 'Bo', instruments: 'oboe', zone });
-  for (const id of [candidateId, otherId])
-    saveTime(app, TEACHER, { candidateId: id, version: 1, time: TIME });
-  first = join('Saltmarsh', '2027-01-09');
-  second = join('Fenland', '2027-02-20');
+  [candidateId, otherId] = ['Ada', 'Bo'].map((name) => addPlayer(app, name, TIME)) as [string, string];
+  first = addRound(app, candidateId, { name: 'Saltmarsh' });
+  second = addRound(app, candidateId, { id: 'r2', name: 'Fenland', date: '2027-02-20' });
   itemId = addItem(app, TEACHER, { auditionId: first, item: STUDY });
   addItem(app, TEACHER, { auditionId: second, item: { ...STUDY, name: 'Tern', composer: 'Quill' } });
 });

@@ -1,8 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { type App, type Who, makeApp } from '../app';
-import { openDb } from '../db/open';
+import { type App, type Who } from '../app';
 import { findAudition } from '../store/audition';
-import { addAudition, takeCall } from './call';
+import { takeCall } from './call';
 import { readCountback } from './countback';
 import {
   addWish,
@@ -16,12 +15,10 @@ import {
 } from './lesson';
 import { addItem, readList } from './list';
 import { logTouch } from './log';
-import { addCandidate, readFacts, saveTime } from './studio';
+import { addCandidate, readFacts } from './studio';
 import { takeBack } from './undo';
-import { STUDY } from '../../../../tests/fixtures/study';
+import { STUDY, TEACHER, openStudio, timeOf, zone } from '../../../../tests/fixtures/small-studio';
 
-const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
-const zone = 'Europe/Brussels';
 const DAY_MS = 86_400_000;
 let now: number;
 let app: App;
@@ -31,15 +28,9 @@ let itemId: string;
 
 beforeEach(() => {
   now = Date.parse('2026-11-24T10:00:00Z'); // a Tuesday
-  app = makeApp(openDb(':memory:'), () => now);
-  candidateId = addCandidate(app, TEACHER, { name: 'Ada', instruments: 'oboe', zone });
-  const week = [1, 2, 3, 4, 5].map((weekday) => ({ weekday, start: '17:00', minutes: 60 }));
   const lessons = [{ weekday: 2, start: '16:00', minutes: 45, isInside: true }];
-  const time = { week, lessons, exceptions: [], warmUpMin: 0, fundamentalsMin: 0 };
-  saveTime(app, TEACHER, { candidateId, version: 1, time });
-  const rounds = [{ id: 'r1', name: 'first round', date: '2027-01-09', zone, isHistory: false }];
-  auditionId = addAudition(app, TEACHER, { candidateId, name: 'Wind band', rounds, dates: [] });
-  itemId = addItem(app, TEACHER, { auditionId, item: STUDY });
+  const time = { ...timeOf(60, [1, 2, 3, 4, 5], '17:00'), lessons };
+  ({ app, candidateId, auditionId, itemId } = openStudio(() => now, time));
 });
 
 const lesson = () => readLesson(app, TEACHER, { auditionId });

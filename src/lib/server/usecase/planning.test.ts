@@ -1,6 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { type App, type Who, makeApp } from '../app';
-import { openDb } from '../db/open';
+import { type App } from '../app';
 import { layWaiting } from '../laying/new-day';
 import { latestVersion, putVersion, versionHeads } from '../store/plan-version';
 import { exportCalendar } from './calendar';
@@ -10,29 +9,19 @@ import { addItem, addItems, orderItems, readItem, readList, removeItem, saveItem
 import { logTouch, readLog, removeTouch } from './log';
 import { pinBlock, pinRung, unpinBlock, unpinRung } from './pin';
 import { addCandidate, readCandidate, readStudio, saveTime } from './studio';
-import { STUDY } from '../../../../tests/fixtures/study';
+import { STUDY, TEACHER, openStudio, timeOf, zone } from '../../../../tests/fixtures/small-studio';
 
-const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
-const zone = 'Europe/Brussels';
 let now: number;
 let app: App;
 let auditionId: string;
 let candidateId: string;
 let itemId: string;
 
-const WEEK = [1, 2, 3, 4, 6].map((weekday) => ({ weekday, start: '17:00', minutes: 60 }));
-const TIME = { week: WEEK, exceptions: [], lessons: [], warmUpMin: 10, fundamentalsMin: 10 };
+const TIME = { ...timeOf(60, [1, 2, 3, 4, 6], '17:00'), warmUpMin: 10, fundamentalsMin: 10 };
 
 beforeEach(() => {
   now = Date.parse('2026-11-24T10:00:00Z');
-  app = makeApp(openDb(':memory:'), () => now);
-  candidateId = addCandidate(app, TEACHER, { name: 'Ada', instruments: 'oboe', zone });
-  saveTime(app, TEACHER, { candidateId, version: 1, time: TIME });
-  const rounds = [
-    { id: 'r1', name: 'first round', date: '2027-01-09', time: '10:40', zone, isHistory: false }
-  ];
-  auditionId = addAudition(app, TEACHER, { candidateId, name: 'Wind band', rounds, dates: [] });
-  itemId = addItem(app, TEACHER, { auditionId, item: STUDY });
+  ({ app, candidateId, auditionId, itemId } = openStudio(() => now, TIME));
 });
 
 const countback = () => readCountback(app, TEACHER, { auditionId });

@@ -1,21 +1,20 @@
 /** Two auditions of one candidate: one set of days, one work on both lists, the same layings wherever one looks. */
 import { beforeEach, describe, expect, it } from 'vitest';
 import { type Changes, laySeason, trySeason, viewOf } from '../../core/season';
-import { type App, type Who, makeApp } from '../app';
+import { type App, makeApp } from '../app';
 import { openDb } from '../db/open';
 import { latestVersion } from '../store/plan-version';
-import { addAudition, previewCall, readCall, saveCall } from './call';
+import { previewCall, readCall, saveCall } from './call';
 import { exportCalendar } from './calendar';
 import { readCountback, readReadiness } from './countback';
 import { readLesson } from './lesson';
 import { addItem, readList } from './list';
+import { STUDY, TEACHER, addPlayer, addRound, timeOf } from '../../../../tests/fixtures/small-studio';
 import { logTouch, readLog } from './log';
-import { addCandidate, readStudio, saveTime } from './studio';
+import { readStudio } from './studio';
 import { takeBack } from './undo';
 import { keepChanges, readScratch } from './what-if';
 
-const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Marthe' };
-const zone = 'Europe/Brussels';
 let app: App;
 let candidateId: string;
 let first: string;
@@ -23,37 +22,20 @@ let second: string;
 
 beforeEach(() => {
   app = makeApp(openDb(':memory:'), () => Date.parse('2026-11-24T08:00:00Z'));
-  candidateId = addCandidate(app, TEACHER, { name: 'Ada', instruments: 'oboe', zone });
-  const week = [1, 2, 3, 4, 6].map((weekday) => ({ weekday, minutes: 60 }));
-  const time = { week, exceptions: [], lessons: [], warmUpMin: 0, fundamentalsMin: 0 };
-  saveTime(app, TEACHER, { candidateId, version: 1, time });
+  candidateId = addPlayer(app, 'Ada', timeOf(60, [1, 2, 3, 4, 6]));
   first = audition('Harbour Winds', '2027-01-09', ['Gate song', 'Millrace']);
   second = audition('Fenland academy', '2027-03-06', ['Tern', 'Gate song']);
 });
 
 function audition(name: string, date: string, names: readonly string[]): string {
-  const rounds = [{ id: `${name}-r`, name: 'round', date, zone, isHistory: false }];
-  const auditionId = addAudition(app, TEACHER, { candidateId, name, rounds, dates: [] });
+  const auditionId = addRound(app, candidateId, { id: `${name}-r`, name, date });
   for (const one of names) addItem(app, TEACHER, { auditionId, item: item(one) });
   return auditionId;
 }
 
 function item(name: string) {
   const tempo = { kind: 'pulse', unit: 'quarter', targetBpm: 72 } as const;
-  return {
-    id: '',
-    name,
-    composer: 'Quill',
-    kind: 'etude' as const,
-    edition: '',
-    tested: '',
-    barsPerLine: '',
-    metre: '4/4',
-    fromBar: 1,
-    toBar: 24,
-    sections: [{ id: 'new-1', fromBar: 1, toBar: 24, tempo }],
-    schools: {}
-  };
+  return { ...STUDY, name, toBar: 24, sections: [{ id: 'new-1', fromBar: 1, toBar: 24, tempo }] };
 }
 
 const view = (auditionId: string) => readCountback(app, TEACHER, { auditionId });
@@ -102,7 +84,7 @@ describe('two auditions of one candidate', () => {
     ]);
     expect(view(first).audition.dates).toContainEqual({
       date: '2027-03-06',
-      name: 'Fenland academy, round',
+      name: 'Fenland academy, first round',
       kind: 'other'
     });
     expect(planOf(second).items.find((i) => i.id === idOf(second, 'Gate song'))!.dayZero).toBe('2027-01-09');

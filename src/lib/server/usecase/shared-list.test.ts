@@ -1,25 +1,16 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { type App, type Who, makeApp } from '../app';
+import { type App, makeApp } from '../app';
 import { openDb } from '../db/open';
 import { findAudition } from '../store/audition';
-import { addAudition, checkCall, prepareAudition, previewCall, readCall, saveCall, takeCall } from './call';
+import { checkCall, prepareAudition, previewCall, readCall, saveCall, takeCall } from './call';
 import { readCountback, readReadiness, tickCheck } from './countback';
 import { addItem, previewItem, readItem, readList, removeItem, saveItem } from './list';
 import { logTouch } from './log';
-import { addCandidate, saveTime } from './studio';
 import { takeBack } from './undo';
-import { STUDY } from '../../../../tests/fixtures/study';
+import { STUDY, TEACHER, addPlayer, addRound, timeOf } from '../../../../tests/fixtures/small-studio';
 
-const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
-const zone = 'Europe/Brussels';
 const DAY_MS = 86_400_000;
-const TIME = {
-  week: [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, minutes: 60 })),
-  exceptions: [],
-  lessons: [],
-  warmUpMin: 0,
-  fundamentalsMin: 0
-};
+const TIME = timeOf(60, [1, 2, 3, 4, 5, 6, 7]);
 let now: number;
 let app: App;
 let callId: string;
@@ -27,11 +18,6 @@ let ada: { candidateId: string; auditionId: string };
 let bo: { candidateId: string; auditionId: string };
 let adasItem: string;
 
-const player = (name: string) => {
-  const candidateId = addCandidate(app, TEACHER, { name, instruments: 'oboe', zone });
-  saveTime(app, TEACHER, { candidateId, version: 1, time: TIME });
-  return candidateId;
-};
 const itemOf = (who: typeof ada, n = 0) => readList(app, TEACHER, { auditionId: who.auditionId }).items[n]!;
 const planOf = (who: typeof ada) => readCountback(app, TEACHER, { auditionId: who.auditionId }).plan!;
 const edit = (itemId: string, more: object) => {
@@ -42,13 +28,12 @@ const edit = (itemId: string, more: object) => {
 beforeEach(() => {
   now = Date.parse('2026-11-24T10:00:00Z');
   app = makeApp(openDb(':memory:'), () => now);
-  const candidateId = player('Ada');
-  const rounds = [{ id: 'r1', name: 'first round', date: '2027-01-09', zone, isHistory: false }];
-  const auditionId = addAudition(app, TEACHER, { candidateId, name: 'Wind band', rounds, dates: [] });
+  const candidateId = addPlayer(app, 'Ada', TIME);
+  const auditionId = addRound(app, candidateId);
   ada = { candidateId, auditionId };
   adasItem = addItem(app, TEACHER, { auditionId, item: STUDY });
   callId = findAudition(app.db, auditionId)!.callId;
-  const bosId = player('Bo');
+  const bosId = addPlayer(app, 'Bo', TIME);
   bo = { candidateId: bosId, auditionId: takeCall(app, TEACHER, { candidateId: bosId, callId }) };
 });
 
@@ -68,7 +53,7 @@ describe('a list that two candidates take', () => {
   });
 
   it('is offered to those who have not taken it, and taken once', () => {
-    const cy = player('Cy');
+    const cy = addPlayer(app, 'Cy', TIME);
     expect(prepareAudition(app, TEACHER, { candidateId: cy }).calls).toMatchObject([
       { id: callId, name: 'Wind band', items: 1, takers: ['Ada', 'Bo'] }
     ]);

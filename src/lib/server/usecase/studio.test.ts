@@ -1,17 +1,14 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { type App, type Who, makeApp } from '../app';
-import { openDb } from '../db/open';
-import { addAudition, readCall } from './call';
+import { type App, type Who } from '../app';
+import { readCall } from './call';
 import { readCountback, readHead } from './countback';
 import { USE_CASES } from './index';
 import { takeBack } from './undo';
-import { addItem } from './list';
 import { logTouch } from './log';
 import { readHolder } from '../grant/grant';
 import { acceptJoinLink, makeJoinLink, signIn } from './sign-in';
 import {
   addAway,
-  addCandidate,
   archiveCandidate,
   eraseCandidate,
   readFacts,
@@ -19,23 +16,17 @@ import {
   saveFacts,
   saveTime
 } from './studio';
-import { STUDY } from '../../../../tests/fixtures/study';
+import { TEACHER, openStudio, timeOf, zone } from '../../../../tests/fixtures/small-studio';
 
-const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
-const zone = 'Europe/Brussels';
 let now: number;
 let app: App;
 let candidateId: string;
 let auditionId: string;
-const TIME = { week: [], exceptions: [], lessons: [], warmUpMin: 0, fundamentalsMin: 0 };
+const TIME = timeOf(0, []);
 
 beforeEach(() => {
   now = Date.parse('2026-11-24T10:00:00Z'); // a Tuesday
-  app = makeApp(openDb(':memory:'), () => now);
-  candidateId = addCandidate(app, TEACHER, { name: 'Ada', instruments: 'oboe', zone, isMinor: true });
-  const rounds = [{ id: 'r1', name: 'first round', date: '2027-01-09', zone, isHistory: false }];
-  auditionId = addAudition(app, TEACHER, { candidateId, name: 'Wind band', rounds, dates: [] });
-  addItem(app, TEACHER, { auditionId, item: STUDY });
+  ({ app, candidateId, auditionId } = openStudio(() => now));
 });
 
 const facts = (more: object = {}) => ({
@@ -62,10 +53,12 @@ describe('the first page', () => {
   });
 
   it('names today’s lesson with its hour, and a minor without consent', () => {
+    const consentOn = undefined;
+    saveFacts(app, TEACHER, { candidateId, facts: facts({ consentOn }), version: 1 });
     expect(row()).toMatchObject({ lessonToday: null, lacksConsent: true });
     const lessons = [{ weekday: 2, start: '16:45', minutes: 45, isInside: false }];
     saveTime(app, TEACHER, { candidateId, version: 1, time: { ...TIME, lessons } });
-    saveFacts(app, TEACHER, { candidateId, facts: facts(), version: 1 });
+    saveFacts(app, TEACHER, { candidateId, facts: facts(), version: 2 });
     expect(row()).toMatchObject({ lessonToday: { start: '16:45' }, lacksConsent: false });
   });
 

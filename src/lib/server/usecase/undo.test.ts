@@ -1,38 +1,25 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { type App, type Who, makeApp } from '../app';
-import { openDb } from '../db/open';
-import { addAudition, readCall, saveCall } from './call';
-import { addItem, readItem, saveItem } from './list';
+import { type App, type Who } from '../app';
+import { readCall, saveCall } from './call';
+import { readItem, saveItem } from './list';
 import { PLACES } from '../change/places';
 import { addWish, answerWish, readHome, saveLessonNote, setStep, setTarget } from './lesson';
-import { addAway, addCandidate, readFacts, saveFacts, saveTime } from './studio';
+import { addAway, readFacts, saveFacts, saveTime } from './studio';
 import { takeBack } from './undo';
 import { keepChanges } from './what-if';
-import { STUDY } from '../../../../tests/fixtures/study';
+import { TEACHER, openStudio, timeOf, zone } from '../../../../tests/fixtures/small-studio';
 
-const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
-const zone = 'Europe/Brussels';
 let app: App;
 let now: number;
 let candidateId: string;
 let auditionId: string;
 let itemId: string;
 const self = (): Who => ({ kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false });
-const time = (minutes: number) => ({
-  week: [{ weekday: 1, minutes }],
-  exceptions: [],
-  lessons: [],
-  warmUpMin: 0,
-  fundamentalsMin: 0
-});
+const time = (minutes: number) => timeOf(minutes, [1]);
 
 beforeEach(() => {
   now = Date.parse('2026-11-24T10:00:00Z');
-  app = makeApp(openDb(':memory:'), () => now);
-  candidateId = addCandidate(app, TEACHER, { name: 'Ada', instruments: 'oboe', zone });
-  const rounds = [{ id: 'r1', name: 'first round', date: '2027-01-09', zone, isHistory: false }];
-  auditionId = addAudition(app, TEACHER, { candidateId, name: 'Wind band', rounds, dates: [] });
-  itemId = addItem(app, TEACHER, { auditionId, item: STUDY });
+  ({ app, candidateId, auditionId, itemId } = openStudio(() => now));
 });
 
 describe('what was saved is taken back', () => {

@@ -1,21 +1,17 @@
 import { readFileSync } from 'node:fs';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { type App, type Who, NOBODY, makeApp } from '../app';
-import { openDb } from '../db/open';
+import { type App, type Who, NOBODY } from '../app';
 import { CodedError, ERRORS } from '../errors';
 import { makeGrant, readHolder } from '../grant/grant';
 import { STATUS } from '../status';
 import { USE_CASES } from './index';
-import { addAudition } from './call';
-import { addItem } from './list';
 import { addWish } from './lesson';
 import { logTouch } from './log';
-import { addCandidate, saveTime } from './studio';
-import { STUDY } from '../../../../tests/fixtures/study';
+import { saveTime } from './studio';
+import { STUDY, TEACHER, addPlayer, openStudio, timeOf, zone } from '../../../../tests/fixtures/small-studio';
 
-const EMPTY = { week: [], exceptions: [], lessons: [], warmUpMin: 0, fundamentalsMin: 0 };
+const EMPTY = timeOf(0, []);
 const NOW = Date.parse('2026-11-24T10:00:00Z');
-const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
 
 let app: App;
 let input: Record<string, unknown>;
@@ -23,13 +19,9 @@ let owner: Who;
 let other: Who;
 
 beforeEach(() => {
-  app = makeApp(openDb(':memory:'), () => NOW);
-  const zone = 'Europe/Brussels';
-  const candidateId = addCandidate(app, TEACHER, { name: 'Ada', instruments: 'oboe', zone });
-  const otherId = addCandidate(app, TEACHER, { name: 'Bo', instruments: 'flute', zone });
-  const rounds = [{ id: '', name: 'first round', date: '2027-01-09', zone, isHistory: false }];
-  const auditionId = addAudition(app, TEACHER, { candidateId, name: 'Wind band', rounds, dates: [] });
-  const itemId = addItem(app, TEACHER, { auditionId, item: STUDY });
+  const { candidateId, auditionId, itemId, ...studio } = openStudio(() => NOW);
+  app = studio.app;
+  const otherId = addPlayer(app, 'Bo');
   owner = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
   other = { kind: 'candidate', accountId: 'b', candidateId: otherId, name: 'Bo', isPutAway: false };
   const touchId = logTouch(app, owner, {
@@ -49,7 +41,7 @@ beforeEach(() => {
     ids: [],
     item: STUDY,
     version: 1,
-    rounds,
+    rounds: [{ id: '', name: 'first round', date: '2027-01-09', zone, isHistory: false }],
     dates: [],
     name: 'x',
     time: {},

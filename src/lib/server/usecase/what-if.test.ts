@@ -1,17 +1,16 @@
 /** Changes tried and kept: what is kept is what was drawn, and one step takes it all back. */
 import { beforeEach, describe, expect, it } from 'vitest';
 import { type Changes, dropGone, findRemedies, laySeason, trySeason } from '../../core/season';
-import { type App, type Who, makeApp } from '../app';
+import { type App, makeApp } from '../app';
 import { openDb } from '../db/open';
 import { addAudition, readCall, saveCall, takeCall } from './call';
 import { readCountback } from './countback';
 import { addItem, readList } from './list';
-import { addCandidate, readCandidate, saveTime } from './studio';
+import { readCandidate } from './studio';
 import { takeBack } from './undo';
 import { keepChanges, readScratch } from './what-if';
+import { STUDY, TEACHER, addPlayer, timeOf, zone } from '../../../../tests/fixtures/small-studio';
 
-const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Marthe' };
-const zone = 'Europe/Brussels';
 let app: App;
 let candidateId: string;
 let auditionId: string;
@@ -30,30 +29,11 @@ beforeEach(() => {
     addItem(app, TEACHER, { auditionId, item: item(name, toBar) });
 });
 
-function add(name: string): string {
-  const id = addCandidate(app, TEACHER, { name, instruments: 'oboe', zone });
-  const week = [1, 2, 3, 4, 6].map((weekday) => ({ weekday, minutes: 30 }));
-  const time = { week, exceptions: [], lessons: [], warmUpMin: 0, fundamentalsMin: 4 };
-  saveTime(app, TEACHER, { candidateId: id, version: 1, time });
-  return id;
-}
+const add = (name: string) => addPlayer(app, name, { ...timeOf(30, [1, 2, 3, 4, 6]), fundamentalsMin: 4 });
 
 function item(name: string, toBar: number) {
   const tempo = { kind: 'range', unit: 'quarter', lowBpm: 72, highBpm: 96, stretchBpm: 92 } as const;
-  return {
-    id: '',
-    name,
-    composer: '',
-    kind: 'etude' as const,
-    edition: '',
-    tested: '',
-    barsPerLine: '',
-    metre: '4/4',
-    fromBar: 1,
-    toBar,
-    sections: [{ id: 'new-1', fromBar: 1, toBar, tempo }],
-    schools: {}
-  };
+  return { ...STUDY, name, composer: '', toBar, sections: [{ id: 'new-1', fromBar: 1, toBar, tempo }] };
 }
 
 const planOf = (id = auditionId) => readCountback(app, TEACHER, { auditionId: id }).plan!;

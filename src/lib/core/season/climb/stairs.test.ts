@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { Touch } from '../../practice';
 import { laySeason } from '../lay/lay';
-import type { SeasonItem, SeasonRequest } from '../facts/request';
+import type { SeasonItem } from '../facts/request';
 import { deepest, heldStairs, plannedStairs } from './stairs';
+import { freeTime, request as seasonOf, roundOn } from '../../../../../tests/fixtures/etude-season';
 
 const ITEM: SeasonItem = {
   id: 'a',
@@ -28,20 +29,12 @@ const touch = (date: string, tempoBpm: number, fromBar: number, toBar: number, a
   attempts
 });
 
-const request = (log: Touch[], date = '2027-01-23'): SeasonRequest => ({
-  today: '2026-11-24',
-  rounds: [{ id: 'r', name: 'round', date, zone: 'Europe/Brussels' }],
-  items: [ITEM],
-  time: {
-    week: [1, 2, 3, 4, 5, 6].map((weekday) => ({ weekday, minutes: 60 })),
-    exceptions: [],
-    lessons: [],
-    mocks: [],
-    warmUpMin: 10,
-    fundamentalsMin: 5
-  },
-  log
-});
+const request = (log: Touch[], date = '2027-01-23') =>
+  seasonOf([ITEM], {
+    rounds: [roundOn(date)],
+    time: { ...freeTime(60), warmUpMin: 10, fundamentalsMin: 5 },
+    log
+  });
 
 describe('the stairs of what held', () => {
   it('begin when every section has held once, and follow the slowest', () => {

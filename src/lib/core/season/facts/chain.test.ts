@@ -4,6 +4,13 @@ import { cutChunks, layChain } from './chain';
 import { laySeason } from '../lay/lay';
 import { plannedStairs } from '../climb/stairs';
 import type { SeasonItem, SeasonRequest, Strategy } from './request';
+import {
+  TODAY,
+  etude,
+  freeTime,
+  request as seasonOf,
+  roundOn
+} from '../../../../../tests/fixtures/etude-season';
 
 const sections = fc
   .tuple(fc.integer({ min: 0, max: 500 }), fc.integer({ min: 1, max: 400 }))
@@ -51,31 +58,9 @@ describe('a chunk chain', () => {
   });
 });
 
-const TODAY = '2026-11-24';
-const study = (strategy: Strategy, bars = 16): SeasonItem => ({
-  id: 'a',
-  name: 'Gate song',
-  kind: 'etude',
-  metre: '4/4',
-  fromBar: 1,
-  toBar: bars,
-  sections: [{ id: 's', fromBar: 1, toBar: bars, tempo: { kind: 'pulse', unit: 'quarter', targetBpm: 60 } }],
-  schools: { strategy }
-});
-const request = (item: SeasonItem, log: SeasonRequest['log'] = []): SeasonRequest => ({
-  today: TODAY,
-  rounds: [{ id: 'r', name: 'round', date: '2027-01-09', zone: 'Europe/Brussels' }],
-  items: [item],
-  time: {
-    week: [1, 2, 3, 4, 5, 6].map((weekday) => ({ weekday, minutes: 60 })),
-    exceptions: [],
-    lessons: [],
-    mocks: [],
-    warmUpMin: 0,
-    fundamentalsMin: 0
-  },
-  log
-});
+const study = (strategy: Strategy, bars = 16) => etude('a', 60, bars, { schools: { strategy } });
+const request = (item: SeasonItem, log: SeasonRequest['log'] = []) =>
+  seasonOf([item], { rounds: [roundOn('2027-01-09')], time: freeTime(60), log });
 const touch = (fromBar: number, toBar: number, tempoBpm: number, attempts = 'ccc') => ({
   id: `${fromBar}-${toBar}-${tempoBpm}`,
   itemId: 'a',

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { laySeason } from '../lay/lay';
 import { narrowToCuts } from './narrow';
 import type { SeasonItem, SeasonRequest } from './request';
+import { freeTime, request as seasonOf, roundOn } from '../../../../../tests/fixtures/etude-season';
 
 const pulse = (targetBpm: number) => ({ kind: 'pulse', unit: 'quarter', targetBpm }) as const;
 const item = (cuts: SeasonItem['cuts']): SeasonItem => ({
@@ -17,20 +18,8 @@ const item = (cuts: SeasonItem['cuts']): SeasonItem => ({
   ],
   cuts
 });
-const request = (one: SeasonItem, log: SeasonRequest['log'] = []): SeasonRequest => ({
-  today: '2026-11-24',
-  rounds: [{ id: 'r', name: 'round', date: '2027-01-09', zone: 'Europe/Brussels' }],
-  items: [one],
-  time: {
-    week: [1, 2, 3, 4, 5, 6].map((weekday) => ({ weekday, minutes: 60 })),
-    exceptions: [],
-    lessons: [],
-    mocks: [],
-    warmUpMin: 0,
-    fundamentalsMin: 0
-  },
-  log
-});
+const request = (one: SeasonItem, log: SeasonRequest['log'] = []) =>
+  seasonOf([one], { rounds: [roundOn('2027-01-09')], time: freeTime(60), log });
 const bars = (one: SeasonItem) => narrowToCuts(one).sections.map((s) => `${s.id} ${s.fromBar}-${s.toBar}`);
 
 describe('a plan narrowed to its cuts', () => {

@@ -5,22 +5,12 @@ import { laySeason } from '../lay/lay';
 import type { SeasonItem, SeasonRequest } from '../facts/request';
 import { namesFor, viewOf } from './view';
 import { randomSeason } from '../../../../../tests/fixtures/random-season';
+import { etude, freeTime } from '../../../../../tests/fixtures/etude-season';
 
 const TODAY = '2026-11-24';
 
-function work(id: string, name: string, targetBpm: number, more: Partial<SeasonItem> = {}): SeasonItem {
-  const tempo = { kind: 'pulse', unit: 'quarter', targetBpm } as const;
-  return {
-    id,
-    name,
-    kind: 'etude',
-    metre: '4/4',
-    fromBar: 1,
-    toBar: 24,
-    sections: [{ id: `${id}-s`, fromBar: 1, toBar: 24, tempo }],
-    ...more
-  };
-}
+const work = (id: string, name: string, targetBpm: number, more: Partial<SeasonItem> = {}) =>
+  etude(id, targetBpm, 24, { name, ...more });
 
 function part(id: string, date: string, items: SeasonItem[], more: Partial<SeasonRequest> = {}): Part {
   return {
@@ -31,14 +21,7 @@ function part(id: string, date: string, items: SeasonItem[], more: Partial<Seaso
       began: TODAY,
       rounds: [{ id: `${id}-r`, name: 'round', date, zone: 'Europe/Brussels' }],
       items,
-      time: {
-        week: [1, 2, 3, 4, 5, 6].map((weekday) => ({ weekday, minutes: 40 })),
-        exceptions: [],
-        lessons: [],
-        mocks: [],
-        warmUpMin: 0,
-        fundamentalsMin: 0
-      },
+      time: freeTime(40),
       log: [],
       ...more
     }

@@ -2,39 +2,16 @@ import { describe, expect, it } from 'vitest';
 import { laySeason } from '../lay/lay';
 import type { SeasonRequest } from '../facts/request';
 import { setSideBySide } from './side-by-side';
+import { etude, freeTime, request as seasonOf, roundOn } from '../../../../../tests/fixtures/etude-season';
 
-const study = (id: string) => ({
-  id,
-  name: `Study ${id}`,
-  kind: 'etude' as const,
-  metre: '4/4',
-  fromBar: 1,
-  toBar: 16,
-  sections: [
-    {
-      id: `${id}1`,
-      fromBar: 1,
-      toBar: 16,
-      tempo: { kind: 'pulse' as const, unit: 'quarter' as const, targetBpm: 60 }
-    }
-  ]
-});
-const request = (more: Partial<SeasonRequest> = {}): SeasonRequest => ({
-  today: '2026-11-24',
-  began: '2026-11-24',
-  rounds: [{ id: 'r', name: 'round', date: '2027-01-09', zone: 'Europe/Brussels' }],
-  items: [study('a'), study('b')],
-  time: {
-    week: [1, 3, 5].map((weekday) => ({ weekday, minutes: 60 })),
-    exceptions: [],
-    lessons: [],
-    mocks: [],
-    warmUpMin: 10,
-    fundamentalsMin: 0
-  },
-  log: [],
-  ...more
-});
+const study = (id: string) => etude(id, 60);
+const request = (more: Partial<SeasonRequest> = {}) =>
+  seasonOf([study('a'), study('b')], {
+    began: '2026-11-24',
+    rounds: [roundOn('2027-01-09')],
+    time: { ...freeTime(60, [1, 3, 5]), warmUpMin: 10 },
+    ...more
+  });
 
 describe('two layings side by side', () => {
   const first = laySeason(request());

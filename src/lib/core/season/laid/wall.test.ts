@@ -2,10 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { laySeason } from '../lay/lay';
 import type { SeasonRequest } from '../facts/request';
 import { readWall } from './wall';
+import { freeTime, roundOn } from '../../../../../tests/fixtures/etude-season';
 
 const request: SeasonRequest = {
   today: '2026-11-24',
-  rounds: [{ id: 'r', name: 'round', date: '2027-01-09', zone: 'Europe/Brussels' }],
+  rounds: [roundOn('2027-01-09')],
   items: [
     {
       id: 'a',
@@ -30,14 +31,7 @@ const request: SeasonRequest = {
       minutesPerWeek: 20
     }
   ],
-  time: {
-    week: [1, 2, 3, 4, 5].map((weekday) => ({ weekday, minutes: 60 })),
-    exceptions: [],
-    lessons: [],
-    mocks: [],
-    warmUpMin: 0,
-    fundamentalsMin: 0
-  },
+  time: freeTime(60, [1, 2, 3, 4, 5]),
   log: []
 };
 const plan = laySeason(request);

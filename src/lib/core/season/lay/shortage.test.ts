@@ -1,42 +1,20 @@
 import { describe, expect, it } from 'vitest';
 import { laySeason } from './lay';
 import type { SeasonItem, SeasonRequest } from '../facts/request';
+import { etude, freeTime, request as seasonOf, roundOn } from '../../../../../tests/fixtures/etude-season';
 
 const TODAY = '2026-11-24'; // a Tuesday
 
 /** A study whose whole ladder asks some hundred minutes. */
-function study(name: string, bars: number, more: Partial<SeasonItem> = {}): SeasonItem {
-  return {
-    id: name,
-    name,
-    kind: 'etude',
-    metre: '4/4',
-    fromBar: 1,
-    toBar: bars,
-    sections: [
-      { id: `${name}1`, fromBar: 1, toBar: bars, tempo: { kind: 'pulse', unit: 'quarter', targetBpm: 72 } }
-    ],
-    ...more
-  };
-}
+const study = (name: string, bars: number, more: Partial<SeasonItem> = {}) =>
+  etude(name, 72, bars, { name, ...more });
 
-function request(items: SeasonItem[], minutesADay: number, more: Partial<SeasonRequest> = {}): SeasonRequest {
-  return {
-    today: TODAY,
-    rounds: [{ id: 'r', name: 'round', date: '2027-01-09', zone: 'Europe/Brussels' }],
-    items,
-    time: {
-      week: [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, minutes: minutesADay })),
-      exceptions: [],
-      lessons: [],
-      mocks: [],
-      warmUpMin: 0,
-      fundamentalsMin: 0
-    },
-    log: [],
+const request = (items: SeasonItem[], minutesADay: number, more: Partial<SeasonRequest> = {}) =>
+  seasonOf(items, {
+    rounds: [roundOn('2027-01-09')],
+    time: freeTime(minutesADay, [1, 2, 3, 4, 5, 6, 7]),
     ...more
-  };
-}
+  });
 
 const says = (asked: SeasonRequest) => laySeason(asked).short?.reasons.map((reason) => reason.says) ?? [];
 
@@ -106,7 +84,7 @@ describe('what is said of minutes short', () => {
         /^No day up to 25 December has room for a block of 8 minutes for Gate song and Millrace/
       )
     ]);
-    const rounds = [{ id: 'r', name: 'round', date: TODAY, zone: 'Europe/Brussels' }];
+    const rounds = [roundOn(TODAY)];
     expect(says(request(two, 60, { rounds }))).toEqual([
       expect.stringMatching(/^No practice day is left for Gate song and Millrace: \d+ min short\.$/)
     ]);

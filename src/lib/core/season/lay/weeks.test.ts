@@ -1,43 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { laySeason } from './lay';
 import type { SeasonRequest } from '../facts/request';
+import { etude, freeTime, request, roundOn } from '../../../../../tests/fixtures/etude-season';
 
-const TODAY = '2026-11-24';
 // the round is a Saturday, so weeks begin on Saturdays: 14 and 21 November before today
-const study = (id: string, bars: number) => ({
-  id,
-  name: `Study ${id}`,
-  kind: 'etude' as const,
-  metre: '4/4',
-  fromBar: 1,
-  toBar: bars,
-  sections: [
-    {
-      id: `${id}1`,
-      fromBar: 1,
-      toBar: bars,
-      tempo: { kind: 'pulse' as const, unit: 'quarter' as const, targetBpm: 80 }
-    }
-  ]
-});
 const touch = (date: string, minutes: number) => ({ id: date, itemId: 'a', date, minutes });
 
 function season(bars: number, log: SeasonRequest['log'], minutesADay = 90): SeasonRequest {
-  return {
-    today: TODAY,
+  const items = ['a', 'b', 'c'].map((id) => etude(id, 80, bars));
+  return request(items, {
     began: '2026-11-01',
-    rounds: [{ id: 'r', name: 'round', date: '2027-02-06', zone: 'Europe/Brussels' }],
-    items: [study('a', bars), study('b', bars), study('c', bars)],
-    time: {
-      week: [1, 2, 3, 4, 5, 6].map((weekday) => ({ weekday, minutes: minutesADay })),
-      exceptions: [],
-      lessons: [],
-      mocks: [],
-      warmUpMin: 0,
-      fundamentalsMin: 0
-    },
+    rounds: [roundOn('2027-02-06')],
+    time: freeTime(minutesADay),
     log
-  };
+  });
 }
 
 describe('weeks', () => {

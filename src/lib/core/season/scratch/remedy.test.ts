@@ -8,43 +8,17 @@ import { findRemedies, findRemedy } from './remedy';
 import type { SeasonItem, SeasonRequest } from '../facts/request';
 import { type RemedyKind, fitsWith, laysWhole } from './trial';
 import { tryAlone } from './tried';
+import { etude, freeTime, request, roundOn } from '../../../../../tests/fixtures/etude-season';
 
-function study(id: string, bars: number, more: Partial<SeasonItem> = {}): SeasonItem {
-  const tempo = { kind: 'pulse', unit: 'quarter', targetBpm: 72 } as const;
-  return {
-    id,
-    name: `Study ${id}`,
-    kind: 'etude',
-    metre: '4/4',
-    fromBar: 1,
-    toBar: bars,
-    sections: [{ id: `${id}1`, fromBar: 1, toBar: bars, tempo }],
-    ...more
-  };
-}
+const study = (id: string, bars: number, more: Partial<SeasonItem> = {}) => etude(id, 72, bars, more);
 
-function season(items: SeasonItem[], minutesADay: number, more: Partial<SeasonRequest> = {}): SeasonRequest {
-  return {
-    today: '2026-11-24',
-    rounds: [{ id: 'r', name: 'round', date: '2027-01-09', zone: 'Europe/Brussels' }],
-    items,
-    time: {
-      week: [1, 2, 3, 4, 5, 6].map((weekday) => ({ weekday, minutes: minutesADay })),
-      exceptions: [],
-      lessons: [],
-      mocks: [],
-      warmUpMin: 0,
-      fundamentalsMin: 0
-    },
-    log: [],
-    ...more
-  };
-}
+const season = (items: SeasonItem[], minutesADay: number, more: Partial<SeasonRequest> = {}) =>
+  request(items, { rounds: [roundOn('2027-01-09')], time: freeTime(minutesADay), ...more });
 
 const range = (stretchBpm: number) =>
   ({ kind: 'range', unit: 'quarter', lowBpm: 72, highBpm: 120, stretchBpm }) as const;
 const stretched = (id: string, bars: number, stretchBpm: number) =>
-  study(id, bars, { sections: [{ id: `${id}1`, fromBar: 1, toBar: bars, tempo: range(stretchBpm) }] });
+  study(id, bars, { sections: [{ id: `${id}-1`, fromBar: 1, toBar: bars, tempo: range(stretchBpm) }] });
 
 const find = (request: SeasonRequest, kind: RemedyKind) => findRemedy(tryAlone(request), kind);
 
@@ -84,8 +58,8 @@ describe('remedies', () => {
     // 120 116 112 are settings: two clicks of B and one of A; less of either does not fit
     const back = (a: number, b: number) => ({
       items: [
-        { itemId: 'A', targets: [{ sectionId: 'A1', bpm: a }] },
-        { itemId: 'B', targets: [{ sectionId: 'B1', bpm: b }] }
+        { itemId: 'A', targets: [{ sectionId: 'A-1', bpm: a }] },
+        { itemId: 'B', targets: [{ sectionId: 'B-1', bpm: b }] }
       ]
     });
     expect(changes).toEqual(back(116, 112));
@@ -209,7 +183,7 @@ describe('changes', () => {
     const after = applyChanges(request, {
       week: [{ weekday: 1, addMin: 15 }],
       rounds: [{ roundId: 'r', date: '2027-01-16' }],
-      items: [{ itemId: 'A', isLeftOut: true, targets: [{ sectionId: 'A1', bpm: 60 }] }]
+      items: [{ itemId: 'A', isLeftOut: true, targets: [{ sectionId: 'A-1', bpm: 60 }] }]
     });
     expect(JSON.stringify(request)).toBe(before);
     expect(after.time.week[0]).toEqual({ weekday: 1, minutes: 75 });
