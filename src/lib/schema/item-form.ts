@@ -7,7 +7,7 @@ import { RAMP_SHAPES } from '../core/plan';
 import { ITEM_KINDS, STRATEGIES, type SeasonItem, type Strategy } from '../core/season';
 import type { StepSchool } from '../core/tempo';
 import { BEAT_UNITS } from '../core/units';
-import { dateField, nameField, shortText } from '../core/record';
+import { type Cut, type Erratum, type Printed, dateField, nameField, shortText } from '../core/record';
 import { planItem } from './item';
 import { parseCuts, parseErrata } from './printed';
 
@@ -118,22 +118,17 @@ type Fault = { readonly path: (string | number)[]; readonly says: string };
 type Read =
   | {
       readonly ok: true;
-      readonly item: SeasonItem & Printed;
+      readonly item: WholeItem;
     }
   | { readonly ok: false; readonly faults: Fault[] };
 
-/** What an item has besides its bars and tempos. */
-type Printed = {
-  readonly composer: string;
-  readonly edition: string;
-  readonly pages: string;
-  readonly key: string;
-  readonly tested: string;
-  readonly barsPerLine: string;
-  readonly errata: readonly { readonly bar: number; readonly says: string }[];
-  readonly cuts: readonly { readonly fromBar: number; readonly toBar: number }[];
-  readonly hasOwnSections: boolean;
-};
+/** An item with all that is printed of it; the day of an erratum or cut is the studio's to know. */
+export type WholeItem = SeasonItem &
+  Omit<Printed, 'errata' | 'cuts'> & {
+    readonly errata: readonly Omit<Erratum, 'addedOn'>[];
+    readonly cuts: readonly Omit<Cut, 'addedOn'>[];
+    readonly hasOwnSections: boolean;
+  };
 
 /** The item a form means, or its faults at the form's own paths. */
 export function readItemForm(form: ItemForm): Read {
@@ -248,7 +243,7 @@ function formPath(path: (string | number)[]): (string | number)[] {
 }
 
 /** The form of an item that is there. */
-export function fillItemForm(item: SeasonItem & Printed & { readonly version: number }): ItemForm {
+export function fillItemForm(item: WholeItem & { readonly version: number }): ItemForm {
   return {
     version: item.version,
     name: item.name,

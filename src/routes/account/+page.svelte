@@ -3,7 +3,7 @@
   import { superForm } from 'sveltekit-superforms';
   import { send } from '$lib/state/send';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
-  import TextField from '$lib/components/ui/TextField.svelte';
+  import Field from '$lib/components/ui/Field.svelte';
   import type { ActionData, PageData } from './$types';
 
   let { data, form: answer }: { data: PageData; form: ActionData } = $props();
@@ -31,7 +31,8 @@
         {#if answer && 'isChanged' in answer}<p class="done" role="status">
             Changed. Everywhere else you are signed out.
           </p>{/if}
-        <TextField
+        <Field
+          id="present"
           name="present"
           label="The password you have now"
           type="password"
@@ -39,7 +40,8 @@
           errors={$errors.present}
           bind:value={$form.present}
         />
-        <TextField
+        <Field
+          id="password"
           name="password"
           label="The new one"
           hint="At least 12 characters; three or four words make a good one."

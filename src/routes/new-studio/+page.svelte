@@ -2,7 +2,7 @@
   import { superForm } from 'sveltekit-superforms';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import SignInFields from '$lib/components/ui/SignInFields.svelte';
-  import TextField from '$lib/components/ui/TextField.svelte';
+  import Field from '$lib/components/ui/Field.svelte';
   import type { PageData } from './$types';
 
   let { data }: { data: PageData } = $props();
@@ -18,7 +18,8 @@
   <p>You are the first here, so this account is the teacher’s. Everything stays on this machine.</p>
   <form method="POST" use:enhance>
     <FormFaults errors={$errors._errors} />
-    <TextField
+    <Field
+      id="name"
       name="name"
       label="Your name"
       autocomplete="name"

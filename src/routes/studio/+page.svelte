@@ -3,7 +3,7 @@
   import Attention from '$lib/components/studio/Attention.svelte';
   import StudioRow from '$lib/components/studio/StudioRow.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
-  import TextField from '$lib/components/ui/TextField.svelte';
+  import Field from '$lib/components/ui/Field.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
   import { keptForm } from '$lib/state/kept-form';
   import type { ActionData, PageData } from './$types';
@@ -57,15 +57,26 @@
     <h2>Add a candidate</h2>
     <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
     <form method="POST" action="?/add" use:enhance>
-      <TextField name="name" label="Name" errors={$errors.name} bind:value={$form.name} />
-      <TextField
+      <Field
+        id="name"
+        name="name"
+        autocomplete="off"
+        label="Name"
+        errors={$errors.name}
+        bind:value={$form.name}
+      />
+      <Field
+        id="instruments"
         name="instruments"
+        autocomplete="off"
         label="Instruments"
         errors={$errors.instruments}
         bind:value={$form.instruments}
       />
-      <TextField
+      <Field
+        id="zone"
         name="zone"
+        autocomplete="off"
         label="Time zone at home"
         list="zones"
         errors={$errors.zone}

@@ -31,10 +31,19 @@
     ['name', 'Name', 'wide'],
     ['composer', 'Composer', 'wide']
   ] as const;
-  const NUMBERS = [
-    ['fromBar', 'From'],
-    ['toBar', 'To']
-  ] as const;
+  type NumberColumns = readonly (readonly [
+    'fromBar' | 'toBar' | 'lowBpm' | 'highBpm' | 'minutesPerWeek',
+    string
+  ])[];
+  const BARS: NumberColumns = [
+    ['fromBar', 'From bar'],
+    ['toBar', 'To bar']
+  ];
+  const TEMPO_AND_MINUTES: NumberColumns = [
+    ['lowBpm', 'Lowest bpm'],
+    ['highBpm', 'Highest bpm'],
+    ['minutesPerWeek', 'Minutes a week']
+  ];
   const faultsOf = (i: number) =>
     Object.values($errors.rows?.[i] ?? {})
       .flat()
@@ -48,6 +57,19 @@
   );
   const lacking = $derived(lacks.filter((lack) => lack !== null).length);
 </script>
+
+{#snippet numbers(columns: NumberColumns, row: ListRow, i: number)}
+  {#each columns as [field, label] (field)}
+    <td
+      ><input
+        type="number"
+        aria-label="{label}, row {i + 1}"
+        aria-invalid={$errors.rows?.[i]?.[field] ? 'true' : undefined}
+        bind:value={row[field]}
+      /></td
+    >
+  {/each}
+{/snippet}
 
 {#if $form.rows.length > 0}<h2>Look it over</h2>{/if}
 <form method="POST" action="?/save" use:enhance hidden={$form.rows.length === 0}>
@@ -84,46 +106,14 @@
                 >{#each ITEM_KINDS as kind (kind)}<option>{kind}</option>{/each}</select
               ></td
             >
-            {#each NUMBERS as [field, label] (field)}
-              <td
-                ><input
-                  type="number"
-                  aria-label="{label} bar, row {i + 1}"
-                  aria-invalid={bad?.[field] ? 'true' : undefined}
-                  bind:value={row[field]}
-                /></td
-              >
-            {/each}
+            {@render numbers(BARS, row, i)}
             <td><input class="metre" aria-label="Metre, row {i + 1}" bind:value={row.metre} /></td>
             <td
               ><select aria-label="Beat unit, row {i + 1}" bind:value={row.unit}
                 >{#each BEAT_UNITS as unit (unit)}<option value={unit}>{sayUnit(unit)}</option>{/each}</select
               ></td
             >
-            <td
-              ><input
-                type="number"
-                aria-label="Lowest bpm, row {i + 1}"
-                aria-invalid={bad?.lowBpm ? 'true' : undefined}
-                bind:value={row.lowBpm}
-              /></td
-            >
-            <td
-              ><input
-                type="number"
-                aria-label="Highest bpm, row {i + 1}"
-                aria-invalid={bad?.highBpm ? 'true' : undefined}
-                bind:value={row.highBpm}
-              /></td
-            >
-            <td
-              ><input
-                type="number"
-                aria-label="Minutes a week, row {i + 1}"
-                aria-invalid={bad?.minutesPerWeek ? 'true' : undefined}
-                bind:value={row.minutesPerWeek}
-              /></td
-            >
+            {@render numbers(TEMPO_AND_MINUTES, row, i)}
             <td
               ><button
                 type="button"

@@ -7,25 +7,16 @@
   import { send } from '$lib/state/send';
   import BarStrip from './BarStrip.svelte';
   import Tempo from '$lib/components/note/Tempo.svelte';
-  import type { SeasonItem, PlannedSection } from '$lib/core/season';
+  import type { PlannedSection } from '$lib/core/season';
+  import type { WholeItem } from '$lib/schema/item-form';
 
-  type Item = SeasonItem & {
-    readonly composer: string;
-    readonly edition: string;
-    readonly tested: string;
-    readonly barsPerLine: string;
-    readonly pages: string;
-    readonly errata: readonly { readonly bar: number; readonly says: string }[];
-    readonly cuts: readonly { readonly fromBar: number; readonly toBar: number }[];
-    readonly hasOwnSections: boolean;
-  };
   let {
     items,
     planned,
     base,
     canOrder
   }: {
-    items: readonly Item[];
+    items: readonly WholeItem[];
     planned: Readonly<Record<string, readonly PlannedSection[]>>;
     base: string;
     canOrder: boolean;

@@ -1,6 +1,6 @@
 <!-- Sign-in name and password: those one has, or new ones. Nothing typed here is kept as a draft. -->
 <script lang="ts">
-  import TextField from './TextField.svelte';
+  import Field from './Field.svelte';
 
   let {
     login = $bindable(),
@@ -15,7 +15,8 @@
   } = $props();
 </script>
 
-<TextField
+<Field
+  id="login"
   name="login"
   label="Sign-in name"
   hint={isNew ? 'Without spaces.' : ''}
@@ -23,7 +24,8 @@
   errors={errors.login}
   bind:value={login}
 />
-<TextField
+<Field
+  id="password"
   name="password"
   label="Password"
   hint={isNew ? 'At least 12 characters; three or four words make a good one.' : ''}

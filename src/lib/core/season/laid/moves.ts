@@ -34,41 +34,37 @@ function lastRung(item: PlannedItem, why: 'new' | 'dropped'): Move[] {
   const rung = item.rungs.at(-1);
   if (!rung) return [];
   const [from, to] = why === 'new' ? [null, rung.date] : [rung.date, null];
-  return [
-    {
-      itemId: item.id,
-      itemName: item.name,
-      sectionId: rung.sectionId,
-      bpm: rung.bpm,
-      bars: rung.bars ?? null,
-      from,
-      to,
-      why
-    }
-  ];
+  return [moveOf(item, rung, from, to, why)];
 }
+
+const moveOf = (
+  item: PlannedItem,
+  rung: PlannedRung,
+  from: string | null,
+  to: string | null,
+  why: MoveWhy
+): Move => ({
+  itemId: item.id,
+  itemName: item.name,
+  sectionId: rung.sectionId,
+  bpm: rung.bpm,
+  bars: rung.bars ?? null,
+  from,
+  to,
+  why
+});
 
 function compareItem(was: PlannedItem, is: PlannedItem, oldToday: string, today: string): Move[] {
   const same = (a: PlannedRung) => (b: PlannedRung) => rungKey(a) === rungKey(b);
-  const move = (rung: PlannedRung, from: string | null, to: string | null, why: MoveWhy): Move => ({
-    itemId: is.id,
-    itemName: is.name,
-    sectionId: rung.sectionId,
-    bpm: rung.bpm,
-    bars: rung.bars ?? null,
-    from,
-    to,
-    why
-  });
   const left = was.rungs.flatMap((rung) => {
     const now = is.rungs.find(same(rung));
     const held = is.sections.find((s) => s.id === rung.sectionId)?.held;
-    if (!now) return [move(rung, rung.date, null, held && held.bpm >= rung.bpm ? 'holds' : 'dropped')];
+    if (!now) return [moveOf(is, rung, rung.date, null, held && held.bpm >= rung.bpm ? 'holds' : 'dropped')];
     if (now.date === rung.date) return [];
-    return [move(rung, rung.date, now.date, whyMoved(rung.date, now.date, oldToday, today))];
+    return [moveOf(is, rung, rung.date, now.date, whyMoved(rung.date, now.date, oldToday, today))];
   });
   const added = is.rungs.filter((rung) => !was.rungs.some(same(rung)));
-  return [...left, ...added.map((rung) => move(rung, null, rung.date, 'new'))];
+  return [...left, ...added.map((rung) => moveOf(is, rung, null, rung.date, 'new'))];
 }
 
 function whyMoved(from: string | null, to: string | null, oldToday: string, today: string): MoveWhy {
