@@ -50,8 +50,8 @@ export class Draft {
     const text = JSON.stringify(value);
     this.#pending = this.#pending.then(async () => {
       if (round !== this.#round) return;
-      const kept = await encipher(this.owner!.key, text);
-      if (round === this.#round) localStorage.setItem(name, kept);
+      const enciphered = await encipher(this.owner!.key, text);
+      if (round === this.#round) localStorage.setItem(name, enciphered);
     });
   }
 
@@ -67,12 +67,12 @@ export function draftOf(what: string, isPrivate = false): Draft {
   return new Draft(owner?.() ?? null, what, isPrivate);
 }
 
-type Kept<T> = { readonly form: Writable<T>; readonly tainted: Readable<unknown> };
+type FormState<T> = { readonly form: Writable<T>; readonly tainted: Readable<unknown> };
 
 /** Call while a component is being set up. `onBack` hears that a draft was put back into the form; a `fresh` form begins anew. */
 export function keepDraft<T extends object>(
   draft: Draft,
-  { form, tainted }: Kept<T>,
+  { form, tainted }: FormState<T>,
   { onBack, isFresh = false }: { readonly onBack: () => void; readonly isFresh?: boolean }
 ): void {
   onMount(() => {
@@ -126,13 +126,13 @@ async function encipher(secret: string, text: string): Promise<string> {
   if (!hasCipher()) return CLEAR + text;
   const iv = crypto.getRandomValues(new Uint8Array(IV_BYTES));
   const data = new TextEncoder().encode(text);
-  const kept = await crypto.subtle.encrypt({ name: 'AES-GCM', iv }, await keyFrom(secret), data);
-  return toText(new Uint8Array([...iv, ...new Uint8Array(kept)]));
+  const enciphered = await crypto.subtle.encrypt({ name: 'AES-GCM', iv }, await keyFrom(secret), data);
+  return toText(new Uint8Array([...iv, ...new Uint8Array(enciphered)]));
 }
 
-async function decipher(secret: string, kept: string): Promise<string> {
-  if (kept.startsWith(CLEAR)) return kept.slice(CLEAR.length);
-  const bytes = Uint8Array.from(atob(kept), (sign) => sign.charCodeAt(0));
+async function decipher(secret: string, enciphered: string): Promise<string> {
+  if (enciphered.startsWith(CLEAR)) return enciphered.slice(CLEAR.length);
+  const bytes = Uint8Array.from(atob(enciphered), (sign) => sign.charCodeAt(0));
   const [iv, data] = [bytes.slice(0, IV_BYTES), bytes.slice(IV_BYTES)];
   return new TextDecoder().decode(
     await crypto.subtle.decrypt({ name: 'AES-GCM', iv }, await keyFrom(secret), data)

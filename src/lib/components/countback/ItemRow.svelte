@@ -77,7 +77,7 @@
   const nowY = $derived(ROW_TOP + (item.plannedSteps[0]?.clicksBelow ?? 0) * scale);
   const openRungs = $derived(planned.rungs.filter((r) => r.date === null));
   const openOwn = $derived(openRungs.filter((r) => r.sectionId === (openRungs.at(-1)?.sectionId ?? '')));
-  const pulsed = $derived(planned.sections.filter((s) => s.unit !== null).length);
+  const timed = $derived(planned.sections.filter((s) => s.unit !== null).length);
   const targetBpm = $derived(slowest?.targetBpm ?? null);
   /** Left of today there is no room for the words: they stand with the name. */
   const isUnseenNamed = $derived(!isSmall && !slowest?.held && axis.at(axis.today) < 22);
@@ -143,7 +143,7 @@
     <div class="goal">
       {#if slowest?.unit && targetBpm}
         <strong><Tempo bpm={targetBpm} unit={slowest.unit} height={isSmall ? 16 : 20} /></strong>
-        {#if pulsed > 1}<span class="soft">bars {slowest.fromBar}–{slowest.toBar}</span>{/if}
+        {#if timed > 1}<span class="soft">bars {slowest.fromBar}–{slowest.toBar}</span>{/if}
         {#if planned.state === 'climbing'}<span class="soft">{sayToGo(planned.clicksToGo!)}</span>{/if}
       {/if}
     </div>

@@ -9,7 +9,7 @@ import { LEAST_BLOCK_MIN } from './block-task';
 import { layBlocks } from './blocks';
 import { type Around, type Measure, fitAround, measureEvenness, shortOf } from './around';
 import type { Demand, Demands } from './demand';
-import { type Kept, keepAgreed, leastBlock, sumMinutes } from './keep';
+import { type AgreedMinutes, keepAgreed, leastBlock, sumMinutes } from './keep';
 import { levelDemands } from './level';
 
 /** Laying all afresh is only worth the upheaval when sum of load^2 / capacity falls by this (judgement). */
@@ -22,7 +22,7 @@ const SOON_DAYS: readonly number[] = [7, 14, 28];
 const LOST_SHARE = 0.25;
 
 /** What is asked, and what is kept of it from the plan before or was set by hand; pinned minutes are never released. */
-export type AskedDemand = Demand & { readonly kept: readonly Kept[] };
+export type AskedDemand = Demand & { readonly kept: readonly AgreedMinutes[] };
 
 export type Allotment = { readonly day: DayNumber; readonly minutes: Minutes };
 
@@ -151,7 +151,7 @@ function daysOfReasons({ demands, fit, stay, capacity }: Around): Set<DayNumber>
 }
 
 function windowOf(asked: readonly Demand[], demands: Demands, row: number) {
-  const { demand, window } = demands.of[row]!;
+  const { demand, window } = demands.rowOf[row]!;
   return asked[demand]!.windows[window]!;
 }
 
@@ -171,11 +171,11 @@ function layAround(asked: readonly AskedDemand[], around: Around, whole: Around,
   });
   const minutes = stay.minutes.map((days) => new Map(days));
   for (const { row, day, minutes: more } of blocks.placements) {
-    const mine = minutes[demands.of[row]!.demand]!;
+    const mine = minutes[demands.rowOf[row]!.demand]!;
     mine.set(day, (mine.get(day) ?? 0) + more);
   }
   const pieceMin = asked.map(() => 0);
-  blocks.left.forEach((left, r) => (pieceMin[demands.of[r]!.demand]! += left));
+  blocks.left.forEach((left, r) => (pieceMin[demands.rowOf[r]!.demand]! += left));
   const load = new Map<DayNumber, Minutes>();
   for (const mine of minutes) for (const [day, min] of mine) load.set(day, (load.get(day) ?? 0) + min);
   return {
@@ -185,8 +185,8 @@ function layAround(asked: readonly AskedDemand[], around: Around, whole: Around,
     shortMin: shortOf(around),
     reasons: whole.fit.parts.map((part) => ({
       windows: part.rows.map((r) => ({
-        asked: whole.demands.of[r]!.demand,
-        window: whole.demands.of[r]!.window
+        asked: whole.demands.rowOf[r]!.demand,
+        window: whole.demands.rowOf[r]!.window
       })),
       days: part.columns.flatMap((c) => whole.demands.columns[c]!.days).sort((a, b) => a - b),
       neededMin: part.neededMin,
@@ -195,7 +195,7 @@ function layAround(asked: readonly AskedDemand[], around: Around, whole: Around,
       shortMin: part.shortMin
     })),
     pieceMin,
-    uneven: measure.of(load)
+    uneven: measure.unevenness(load)
   };
 }
 

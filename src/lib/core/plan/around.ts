@@ -22,7 +22,7 @@ export function fitAround(stay: Stay, capacity: ReadonlyMap<DayNumber, Minutes>)
 /** Minutes of each demand that did not fit. */
 export function shortOf({ stay, demands, fit }: Around): Minutes[] {
   const short = stay.demands.map((demand) => sumMinutes(demand.windows));
-  demands.of.forEach(({ demand }, r) => (short[demand]! -= fit.placed[r]!));
+  demands.rowOf.forEach(({ demand }, r) => (short[demand]! -= fit.placed[r]!));
   return short;
 }
 
@@ -30,7 +30,7 @@ export function shortOf({ stay, demands, fit }: Around): Minutes[] {
 const MOST_STRETCH_DAYS = 7;
 
 export type Measure = {
-  readonly of: (load: ReadonlyMap<DayNumber, Minutes>) => number;
+  readonly unevenness: (load: ReadonlyMap<DayNumber, Minutes>) => number;
   readonly least: number;
   /** Measured day by day. */
   readonly isFine: boolean;
@@ -56,7 +56,7 @@ export function measureEvenness({ demands, fit, stay, capacity }: Around): Measu
     MOST_STRETCH_DAYS,
     Math.ceil((2 * LEAST_BLOCK_MIN * days.length) / Math.max(1, placed))
   );
-  const of = (load: ReadonlyMap<DayNumber, Minutes>) => {
+  const unevenness = (load: ReadonlyMap<DayNumber, Minutes>) => {
     let sum = 0;
     for (let at = 0; at < days.length; at += stretch) {
       const together = days.slice(at, at + stretch);
@@ -65,5 +65,5 @@ export function measureEvenness({ demands, fit, stay, capacity }: Around): Measu
     }
     return sum;
   };
-  return { of, least: of(even), isFine: stretch === 1 };
+  return { unevenness, least: unevenness(even), isFine: stretch === 1 };
 }

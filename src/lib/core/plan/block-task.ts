@@ -48,5 +48,5 @@ export type Sized = {
 
 /** The most an item may still have on a day. */
 export function mostOn({ mostPerDay, lying }: BlockTask, item: number, day: DayNumber): Minutes {
-  return mostPerDay[item]! - lying.of(item, day);
+  return mostPerDay[item]! - lying.ofDemand(item, day);
 }

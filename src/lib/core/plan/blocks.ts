@@ -135,7 +135,7 @@ function dealDay(
     if (left < (mustMin > 0 ? LEAST_BLOCK_MIN : least)) break;
     const most = Math.min(left, mostOn(task, item, day));
     const minutes = blockOf(dealing, item, mustMin, most);
-    const isGrowing = task.lying.of(item, day) > 0;
+    const isGrowing = task.lying.ofDemand(item, day) > 0;
     if (minutes <= 0 || (minutes < task.least[item]! && !isGrowing)) continue;
     dealt[item]! += minutes;
     left -= minutes;

@@ -20,10 +20,10 @@ export type Column = { readonly days: readonly DayNumber[]; readonly room: Minut
 
 /** What lies already: minutes of a demand on a day, and all of a day. Days on which anything lies are never taken together. */
 export type Lying = {
-  readonly of: (demand: number, day: DayNumber) => Minutes;
+  readonly ofDemand: (demand: number, day: DayNumber) => Minutes;
   readonly on: (day: DayNumber) => Minutes;
 };
-const NOTHING_LIES: Lying = { of: () => 0, on: () => 0 };
+const NOTHING_LIES: Lying = { ofDemand: () => 0, on: () => 0 };
 
 /** A window over its columns; `most` is what the item may have on all days of the column together. */
 export type Row = {
@@ -36,7 +36,7 @@ export type Demands = {
   readonly columns: readonly Column[];
   readonly rows: readonly Row[];
   /** For each row, its demand and its window within it. */
-  readonly of: readonly { readonly demand: number; readonly window: number }[];
+  readonly rowOf: readonly { readonly demand: number; readonly window: number }[];
 };
 
 /**
@@ -50,22 +50,22 @@ export function readDemands(
 ): Demands {
   const columns = groupDays(demands, capacity, lying);
   const rows: Row[] = [];
-  const of: Demands['of'][number][] = [];
+  const rowOf: Demands['rowOf'][number][] = [];
   demands.forEach((demand, d) => {
     demand.windows.forEach((window, w) => {
       if (window.minutes <= 0) return;
       const cells: Row['cells'][number][] = [];
       columns.forEach(({ days, load }, c) => {
         if (days[0]! < window.from || days.at(-1)! > window.to) return;
-        const there = load > 0 ? lying.of(d, days[0]!) : 0;
+        const there = load > 0 ? lying.ofDemand(d, days[0]!) : 0;
         const most = (demand.mostPerDay - there) * days.length;
         if (most > 0) cells.push({ column: c, most });
       });
       rows.push({ item: d, minutes: window.minutes, cells });
-      of.push({ demand: d, window: w });
+      rowOf.push({ demand: d, window: w });
     });
   });
-  return { columns, rows, of };
+  return { columns, rows, rowOf };
 }
 
 function groupDays(

@@ -1,5 +1,5 @@
 /**
- * Dated exceptions to the week: spans of days with minutes of their own. Kept as spans, never as days, so that a year away is one
+ * Dated exceptions to the week: spans of days with minutes of their own. AgreedMinutes as spans, never as days, so that a year away is one
  * entry and not 365. Several of one day add up.
  */
 import type { DayException } from '../record';

@@ -13,7 +13,7 @@ function fit(asked: readonly Demand[], capacities: number[]) {
   const found = findFit(demands, asked.length);
   const named = found.parts.map(({ rows, columns, ...arithmetic }) => ({
     ...arithmetic,
-    ids: rows.map((r) => asked[demands.of[r]!.demand]!.id),
+    ids: rows.map((r) => asked[demands.rowOf[r]!.demand]!.id),
     days: columns.flatMap((c) => demands.columns[c]!.days).sort((a, b) => a - b)
   }));
   return { placed: found.placed, parts: named };

@@ -1,18 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import type { Demand } from './demand';
-import { type Kept, keepAgreed } from './keep';
+import { type AgreedMinutes, keepAgreed } from './keep';
 
 const ask = (
   windows: [from: number, to: number, minutes: number][],
   kept: [day: number, minutes: number, isPinned?: boolean][],
   mostPerDay = 50
-): Demand & { kept: Kept[] } => ({
+): Demand & { kept: AgreedMinutes[] } => ({
   id: 'x',
   mostPerDay,
   windows: windows.map(([from, to, minutes]) => ({ from, to, minutes })),
   kept: kept.map(([day, minutes, isPinned = false]) => ({ day, minutes, isPinned }))
 });
-const keep = (asked: (Demand & { kept: Kept[] })[], capacities: number[]) => {
+const keep = (asked: (Demand & { kept: AgreedMinutes[] })[], capacities: number[]) => {
   const { demands, minutes } = keepAgreed(asked, new Map(capacities.map((m, day) => [day, m])), () => true);
   return {
     left: demands.map((d) => d.windows.map((w) => w.minutes)),

@@ -7,7 +7,11 @@ import type { DayNumber, Minutes } from '../units';
 import { LEAST_BLOCK_MIN } from './block-task';
 import type { Demand, Lying } from './demand';
 
-export type Kept = { readonly day: DayNumber; readonly minutes: Minutes; readonly isPinned: boolean };
+export type AgreedMinutes = {
+  readonly day: DayNumber;
+  readonly minutes: Minutes;
+  readonly isPinned: boolean;
+};
 
 export type Stay = {
   /** What is still asked beside it, in the same places. */
@@ -21,18 +25,18 @@ export function leastBlock(demand: Demand): Minutes {
   return Math.min(LEAST_BLOCK_MIN, sumMinutes(demand.windows));
 }
 
-type Keepable = Demand & { readonly kept: readonly Kept[] };
+type Keepable = Demand & { readonly kept: readonly AgreedMinutes[] };
 
 /** Pinned blocks first, then what was agreed; of each item the latest days first. `stays` says which are looked at. */
 export function keepAgreed(
   asked: readonly Keepable[],
   capacity: ReadonlyMap<DayNumber, Minutes>,
-  stays: (kept: Kept, asked: number) => boolean
+  stays: (kept: AgreedMinutes, asked: number) => boolean
 ): Stay {
   const left = asked.map((one) => one.windows.map((w) => w.minutes));
   const minutes = asked.map(() => new Map<DayNumber, Minutes>());
   const load = new Map<DayNumber, Minutes>();
-  const keep = (one: Keepable, a: number, { day, minutes: most, isPinned }: Kept) => {
+  const keep = (one: Keepable, a: number, { day, minutes: most, isPinned }: AgreedMinutes) => {
     const there = minutes[a]!.get(day) ?? 0;
     const room = Math.min((capacity.get(day) ?? 0) - (load.get(day) ?? 0), one.mostPerDay - there);
     const open = openWindows(one, left[a]!, day);
@@ -54,7 +58,7 @@ export function keepAgreed(
       windows: one.windows.map((window, w) => ({ ...window, minutes: left[a]![w]! }))
     })),
     minutes,
-    lying: { of: (a, day) => minutes[a]!.get(day) ?? 0, on: (day) => load.get(day) ?? 0 }
+    lying: { ofDemand: (a, day) => minutes[a]!.get(day) ?? 0, on: (day) => load.get(day) ?? 0 }
   };
 }
 

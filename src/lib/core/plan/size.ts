@@ -79,7 +79,7 @@ function beginBlocks(task: BlockTask, table: DayTable, pairs: readonly Pair[], l
   const room = [...table.room];
   for (const { item, day } of [...pairs].sort((a, b) => a.day - b.day)) {
     const rows = ofItem[item]!.filter((r) => columns[r]!.has(table.column[day]!));
-    const isThere = task.lying.of(item, table.days[day]!) > 0;
+    const isThere = task.lying.ofDemand(item, table.days[day]!) > 0;
     const least = isThere ? 1 : task.least[item]!;
     const can = rows.reduce((sum, r) => sum + left[r]!, 0);
     if (can < least || room[day]! < least || mostOn(task, item, table.days[day]!) < least) continue;

@@ -99,7 +99,7 @@ describe('against a general-purpose solver, on over two hundred random studios',
         )
       );
       const cells = cellsOf(studio).filter((c) => share.has(c.day));
-      const rowOf = new Map(demands.of.map(({ demand, window }, r) => [`${demand} ${window}`, r]));
+      const rowOf = new Map(demands.rowOf.map(({ demand, window }, r) => [`${demand} ${window}`, r]));
       const asks = [...groups(cells, (c) => `${c.demand} ${c.window}`)].map(
         ([key, names]) => `${names.join(' + ')} = ${fit.placed[rowOf.get(key)!]}`
       );
@@ -129,7 +129,7 @@ describe('against a general-purpose solver, on over two hundred random studios',
     for (const studio of spare) {
       const { demands, fit } = ours(studio);
       const cells = cellsOf(studio);
-      const rowOf = new Map(demands.of.map(({ demand, window }, r) => [`${demand} ${window}`, r]));
+      const rowOf = new Map(demands.rowOf.map(({ demand, window }, r) => [`${demand} ${window}`, r]));
       const asks = [...groups(cells, (c) => `${c.demand} ${c.window}`)].map(
         ([key, names]) => `${names.join(' + ')} = ${fit.placed[rowOf.get(key)!]}`
       );

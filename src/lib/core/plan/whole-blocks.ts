@@ -31,7 +31,7 @@ export function roundBlocks(task: BlockTask, table: DayTable, sized: Sized): Siz
   const least = new Int32Array(transport.cellCount);
   rows.forEach((row, r) => {
     for (const [d, cell] of cellsOf[r]!)
-      least[cell] = task.lying.of(row.item, table.days[d]!) > 0 ? 1 : task.least[row.item]!;
+      least[cell] = task.lying.ofDemand(row.item, table.days[d]!) > 0 ? 1 : task.least[row.item]!;
   });
   settle(transport, least);
   transport.shutEmpty();
@@ -117,11 +117,11 @@ function useSpare(
     const day = table.days[d]!;
     const there = placements
       .filter((p) => p.day === day && task.demands.rows[p.row]!.item === row.item)
-      .reduce((sum, p) => sum + p.minutes, task.lying.of(row.item, day));
+      .reduce((sum, p) => sum + p.minutes, task.lying.ofDemand(row.item, day));
     const minutes = Math.min(
       left - used,
       table.room[d]! - load[d]!,
-      most - there + task.lying.of(row.item, day)
+      most - there + task.lying.ofDemand(row.item, day)
     );
     if (minutes <= 0 || (there === 0 && minutes < task.least[row.item]!)) continue;
     placements.push({ row: r, day, minutes });

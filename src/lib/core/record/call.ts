@@ -1,7 +1,7 @@
 /** A call: rounds and other dates, the studio's; and what a candidate has of it by themselves: slots and own dates. */
 import { z } from 'zod';
 import { dateField, idField, minutesField, nameField, timeField, zoneField } from './fields';
-import type { Kept } from './kept';
+import type { Immutable } from './immutable';
 
 export const roundFields = {
   id: idField,
@@ -21,17 +21,17 @@ export const round = z.strictObject({
   /** Last day for uploading the takes of a recorded round. */
   uploadBy: dateField.optional()
 });
-export type Round = Kept<z.infer<typeof round>>;
+export type Round = Immutable<z.infer<typeof round>>;
 
 export const otherDate = z.strictObject({
   date: dateField,
   name: nameField,
   kind: z.enum(['deadline', 'cuts', 'other'])
 });
-export type OtherDate = Kept<z.infer<typeof otherDate>>;
+export type OtherDate = Immutable<z.infer<typeof otherDate>>;
 
 export const slot = z.strictObject({ roundId: idField, date: dateField, time: timeField.optional() });
-export type Slot = Kept<z.infer<typeof slot>>;
+export type Slot = Immutable<z.infer<typeof slot>>;
 
 /** A mock, or another date of one candidate alone. */
 export const ownDate = z.strictObject({
@@ -41,4 +41,4 @@ export const ownDate = z.strictObject({
   /** Minutes it takes from its day. */
   minutes: minutesField(0, 480)
 });
-export type OwnDate = Kept<z.infer<typeof ownDate>>;
+export type OwnDate = Immutable<z.infer<typeof ownDate>>;

@@ -14,7 +14,7 @@ import {
   shortText,
   unitField
 } from './fields';
-import type { Kept } from './kept';
+import type { Immutable } from './immutable';
 import { ITEM_KINDS, RAMP_SHAPES, STRATEGIES } from './words';
 
 const stepSchool = z.discriminatedUnion('kind', [
@@ -32,7 +32,7 @@ const stepSchool = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ kind: z.literal('zigzag') })
 ]);
-export type StepSchool = Kept<z.infer<typeof stepSchool>>;
+export type StepSchool = Immutable<z.infer<typeof stepSchool>>;
 
 export const schools = z.strictObject({
   /** Muscles the item tires: blocks that tire the same are not put side by side. */
@@ -43,7 +43,7 @@ export const schools = z.strictObject({
   inARow: z.number().int().min(1, 'At least one clean attempt.').max(10, 'At most ten in a row.').optional()
 });
 /** As far as they were chosen. */
-export type ChosenSchools = Kept<z.infer<typeof schools>>;
+export type ChosenSchools = Immutable<z.infer<typeof schools>>;
 export type Schools = { readonly [K in keyof ChosenSchools]-?: NonNullable<ChosenSchools[K]> };
 
 export const sectionTempo = z.discriminatedUnion('kind', [
@@ -68,7 +68,7 @@ export const sectionTempo = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ kind: z.literal('free'), minutesPerWeek: minutesField(1, 600) })
 ]);
-export type SectionTempo = Kept<z.infer<typeof sectionTempo>>;
+export type SectionTempo = Immutable<z.infer<typeof sectionTempo>>;
 
 export const sectionFields = {
   id: idField,
@@ -85,7 +85,7 @@ export const sectionFields = {
     .max(16, 'At most 16 notes a beat.')
     .optional()
 };
-export type SeasonSection = Kept<z.infer<z.ZodObject<typeof sectionFields>>>;
+export type SeasonSection = Immutable<z.infer<z.ZodObject<typeof sectionFields>>>;
 
 const bars = { fromBar: barField, toBar: barField };
 
@@ -113,15 +113,15 @@ export const itemFields = {
   /** Left out by the teacher's choice: it stays on the list and asks nothing. */
   isLeftOut: z.boolean().optional()
 };
-export type PlanItem = Kept<z.infer<z.ZodObject<typeof itemFields>>>;
+export type PlanItem = Immutable<z.infer<z.ZodObject<typeof itemFields>>>;
 
 const addedOn = { addedOn: dateField };
 /** Something printed wrong, and how it should be. */
 const erratum = z.strictObject({ bar: barField, says: shortText, ...addedOn });
-export type Erratum = Kept<z.infer<typeof erratum>>;
+export type Erratum = Immutable<z.infer<typeof erratum>>;
 /** Bars that will be heard. */
 const cut = z.strictObject({ ...bars, ...addedOn });
-export type Cut = Kept<z.infer<typeof cut>>;
+export type Cut = Immutable<z.infer<typeof cut>>;
 
 /** What is the list's of an item. */
 export const printedFields = {
@@ -145,7 +145,7 @@ export const printedFields = {
   errata: z.array(erratum).max(400),
   cuts: z.array(cut).max(60)
 };
-export type Printed = Kept<z.infer<z.ZodObject<typeof printedFields>>>;
+export type Printed = Immutable<z.infer<z.ZodObject<typeof printedFields>>>;
 
 /** What is one candidate's own of an item. */
 export const ownFields = {
@@ -154,4 +154,4 @@ export const ownFields = {
   mostPerDayMin: itemFields.mostPerDayMin,
   schools: schools.optional()
 };
-export type Own = Kept<z.infer<z.ZodObject<typeof ownFields>>>;
+export type Own = Immutable<z.infer<z.ZodObject<typeof ownFields>>>;

@@ -1,10 +1,10 @@
 /** What lessons leave: notes to take home, one a day, and a candidate's wishes with their answers. */
 import { z } from 'zod';
 import { dateField, idField, longText } from './fields';
-import type { Kept } from './kept';
+import type { Immutable } from './immutable';
 
 export const lessonNote = z.strictObject({ date: dateField, note: longText });
-export type LessonNote = Kept<z.infer<typeof lessonNote>>;
+export type LessonNote = Immutable<z.infer<typeof lessonNote>>;
 
 export const wish = z.strictObject({
   id: idField,
@@ -13,5 +13,5 @@ export const wish = z.strictObject({
   /** Null while it waits for the teacher. */
   answer: z.enum(['accepted', 'not now']).nullable()
 });
-export type Wish = Kept<z.infer<typeof wish>>;
+export type Wish = Immutable<z.infer<typeof wish>>;
 export type WishAnswer = NonNullable<Wish['answer']>;

@@ -1,10 +1,10 @@
 /** A candidate's practice time: the week, dates that differ, lessons and mocks. */
 import { z } from 'zod';
 import { dateField, minutesField, shortText, timeField } from './fields';
-import type { Kept } from './kept';
+import type { Immutable } from './immutable';
 
 const span = { start: timeField.optional(), minutes: minutesField(1) };
-export type TimeSpan = Kept<z.infer<z.ZodObject<typeof span>>>;
+export type TimeSpan = Immutable<z.infer<z.ZodObject<typeof span>>>;
 
 /** ISO weekday 1 (Monday) to 7. */
 const weekday = z
@@ -21,7 +21,7 @@ export const dayException = z.strictObject({
   minutes: minutesField(0),
   why: shortText.unwrap().optional()
 });
-export type DayException = Kept<z.infer<typeof dayException>>;
+export type DayException = Immutable<z.infer<typeof dayException>>;
 
 export const mock = z.strictObject({ date: dateField, minutes: minutesField(1, 480), name: shortText });
 
@@ -38,4 +38,4 @@ export const timeFields = {
   warmUpMin: minutesField(0, 120),
   fundamentalsMin: minutesField(0, 240)
 };
-export type PracticeTime = Kept<z.infer<z.ZodObject<typeof timeFields>>>;
+export type PracticeTime = Immutable<z.infer<z.ZodObject<typeof timeFields>>>;

@@ -13,7 +13,7 @@ import {
   shortText,
   unitField
 } from './fields';
-import type { Kept } from './kept';
+import type { Immutable } from './immutable';
 import { EVIDENCE } from './words';
 
 export const touchFields = {
@@ -40,4 +40,4 @@ export const touchFields = {
 };
 
 export const touch = z.strictObject({ id: idField, ...touchFields });
-export type Touch = Kept<z.infer<typeof touch>>;
+export type Touch = Immutable<z.infer<typeof touch>>;

@@ -37,13 +37,13 @@ export type Season = {
 
 /** Seasons read lately: a page asks for the same one several times. */
 const MOST_KEPT = 16;
-type Kept = { readonly at: string; readonly season: Season };
-const kept = new WeakMap<App['db'], Map<string, Kept>>();
+type ReadSeason = { readonly at: string; readonly season: Season };
+const seasonsRead = new WeakMap<App['db'], Map<string, ReadSeason>>();
 
 /** All facts of one audition, as the plan is laid from. Kept until anything is written or the day turns. */
 export function readSeason(app: App, auditionId: string): Season {
-  const seasons = kept.get(app.db) ?? new Map<string, Kept>();
-  kept.set(app.db, seasons);
+  const seasons = seasonsRead.get(app.db) ?? new Map<string, ReadSeason>();
+  seasonsRead.set(app.db, seasons);
   const before = seasons.get(auditionId);
   if (before && before.at === stamp(app, before.season)) return before.season;
   const season = readFacts(app, auditionId);

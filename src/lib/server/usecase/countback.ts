@@ -206,18 +206,18 @@ export const readReadiness = useCase({
 function readItem(app: App, season: Season, planned: PlannedItem): ReadItem {
   const touches = inTimeOrder(season.log.filter((t) => t.itemId === planned.id));
   const heldDays = planned.sections.flatMap((s) => (s.held ? [dayOf(s.held.on)] : []));
-  const pulsed = planned.sections.filter((s) => s.unit !== null);
-  const isSeen = pulsed.length > 0 && pulsed.every((s) => s.held);
+  const timed = planned.sections.filter((s) => s.unit !== null);
+  const isSeen = timed.length > 0 && timed.every((s) => s.held);
   const slowest = planned.sections.find((s) => s.id === planned.slowestSectionId);
   const latest = touches.at(-1);
   return {
     id: planned.id,
     name: planned.name,
-    hasTempo: pulsed.length > 0,
+    hasTempo: timed.length > 0,
     isSightReading: planned.kind === 'sight-reading',
     heldOn: isSeen ? Math.min(...heldDays) : null,
     isAtTarget:
-      planned.state === 'holds' || pulsed.every((s) => s.held !== null && s.held.bpm >= s.targetBpm!),
+      planned.state === 'holds' || timed.every((s) => s.held !== null && s.held.bpm >= s.targetBpm!),
     heldShare: planned.heldShare,
     says: slowest?.says ?? '',
     openElements: latest?.notHeld ?? [],

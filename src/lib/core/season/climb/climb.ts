@@ -60,23 +60,23 @@ export function readClimb(
   agreed: Agreed | undefined
 ): Climb {
   const share = cleanShare(touches, PRESUMED_CLEAN_SHARE);
-  const pulsed = readSections(item, touches, schools.inARow, today, aways);
+  const timed = readSections(item, touches, schools.inARow, today, aways);
   const facts = { item, touches, schools, share, agreed, today };
-  const ladders = pulsed.map((p) => sectionRungs(facts, p));
-  const slowest = [...pulsed].sort((a, b) => a.start / a.target.targetBpm - b.start / b.target.targetBpm)[0];
-  const isSeen = pulsed.every((p) => p.held !== null);
+  const ladders = timed.map((p) => sectionRungs(facts, p));
+  const slowest = [...timed].sort((a, b) => a.start / a.target.targetBpm - b.start / b.target.targetBpm)[0];
+  const isSeen = timed.every((p) => p.held !== null);
   const due = new Map(item.sections.map((s) => [s.id, s.dueOn ? dayOf(s.dueOn) : Infinity]));
   const later = (a: ClimbRung, b: ClimbRung) => {
     const [first, second] = [due.get(a.sectionId)!, due.get(b.sectionId)!];
     return first === second ? a.share - b.share : first - second;
   };
   const rungs = ladders.flat().sort(later);
-  const work = readWork(facts, pulsed);
+  const work = readWork(facts, timed);
   return {
     sections: item.sections.map((s) =>
       describeSection(
         s,
-        pulsed.find((p) => p.section === s)
+        timed.find((p) => p.section === s)
       )
     ),
     slowestSectionId: slowest?.section.id ?? null,
@@ -87,7 +87,7 @@ export function readClimb(
     cleanShare: share,
     rungs: withWorkDone(rungs, work.spent),
     carried: work.carried,
-    runSeconds: pulsed.reduce(
+    runSeconds: timed.reduce(
       (sum, p) => sum + sectionSeconds(p.section.tempo, item.metre, p.bars, p.pickup, p.target.targetBpm),
       0
     )

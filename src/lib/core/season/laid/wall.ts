@@ -32,10 +32,10 @@ export function readWall(plan: SeasonPlan): { weeks: WallWeek[]; rows: WallRow[]
   const rows = plan.items
     .filter((item) => item.state !== 'past' && item.state !== 'left-out')
     .flatMap((item) => {
-      const pulsed = item.sections.filter((s) => s.unit !== null);
-      return pulsed.length === 0
+      const timed = item.sections.filter((s) => s.unit !== null);
+      return timed.length === 0
         ? [{ ...rowOf(item, weeks, roundOn, null), bars: '' }]
-        : pulsed.map((section) => rowOf(item, weeks, roundOn, section, pulsed.length > 1));
+        : timed.map((section) => rowOf(item, weeks, roundOn, section, timed.length > 1));
     });
   return { weeks, rows };
 }

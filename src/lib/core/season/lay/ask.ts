@@ -21,7 +21,7 @@ import type { RungPin, SeasonItem, SeasonRequest } from '../facts/request';
 /** Two longest blocks of one item on one day (judgement). */
 const DEFAULT_MOST_PER_DAY_MIN: Minutes = 2 * LONGEST_BLOCK_MIN;
 
-type Kept = AskedDemand['kept'];
+type AgreedMinutes = AskedDemand['kept'];
 
 /** Most minutes a day of an item's ladder and of its weekly minutes; where it has both, they share the item's, a block each at least. */
 export function mostPerDay(item: SeasonItem): { ladder: Minutes; minutes: Minutes } {
@@ -54,7 +54,7 @@ export function askOfClimb(
   stages: Stages,
   frame: SeasonFrame,
   pins: readonly RungPin[],
-  kept: Kept
+  kept: AgreedMinutes
 ): AskedDemand | null {
   const rungs = climb.rungs.map((rung) => {
     const pin = pins.find((p) => rungKey(p) === rungKey(rung));
@@ -102,7 +102,7 @@ function windowsOf({ from, to, rungs }: Leg, dueBy: DayNumber | null): Window[] 
 }
 
 /** A block on the day of the pin that reaches its rung: as long as the rung asks, or as one pinned there by hand. */
-function blockOnPin({ to: day, rungs }: Leg, kept: Kept, most: Minutes): Kept[number] {
+function blockOnPin({ to: day, rungs }: Leg, kept: AgreedMinutes, most: Minutes): AgreedMinutes[number] {
   const asks = Math.max(LEAST_BLOCK_MIN, Math.min(LONGEST_BLOCK_MIN, rungs.at(-1)!.minutes));
   const whole = sum(rungs.map((r) => r.minutes));
   const byHand = kept.filter((k) => k.isPinned && k.day === day).map((k) => k.minutes);
@@ -126,7 +126,7 @@ export function askOfMinutes(
   item: SeasonItem,
   stages: Stages,
   frame: SeasonFrame,
-  kept: Kept
+  kept: AgreedMinutes
 ): AskedDemand | null {
   const perWeek = minutesPerWeek(item);
   if (perWeek === 0) return null;
