@@ -72,7 +72,7 @@ function blockEvents(
   return blocks.flatMap((block) => {
     const item = items.find((i) => i.id === block.itemId)!;
     // it stands in the calendar of the audition that brings it
-    if (item.of) return [];
+    if (item.broughtBy) return [];
     const nth = (seen.get(item.id) ?? 0) + 1;
     seen.set(item.id, nth);
     return {

@@ -44,7 +44,9 @@
   const held = $derived(seen(item.heldSteps, axis.from));
   /** A work that another audition governs is kept warm beyond that one's date. */
   const until = $derived(
-    planned.dayZero && !planned.of?.isShared ? Math.min(axis.dayZero, dayOf(planned.dayZero)) : axis.dayZero
+    planned.dayZero && !planned.broughtBy?.isShared
+      ? Math.min(axis.dayZero, dayOf(planned.dayZero))
+      : axis.dayZero
   );
   const top = $derived(isSmall ? 20 : ROW_TOP);
   const reached = $derived(planned.rungs.filter((r) => r.date).at(-1));

@@ -6,18 +6,18 @@
 
   let { plan, laid }: { plan: SeasonPlan; laid: Scratch } = $props();
 
-  const short = (of: SeasonPlan) => (of.short ? `${of.short.minutes} min short` : 'fits');
-  const lastTarget = (of: SeasonPlan) =>
-    of.items
+  const short = (one: SeasonPlan) => (one.short ? `${one.short.minutes} min short` : 'fits');
+  const lastTarget = (one: SeasonPlan) =>
+    one.items
       .flatMap((item) => item.rungs.at(-1)?.date ?? [])
       .sort()
       .at(-1);
-  const heaviest = (of: SeasonPlan) => Math.max(0, ...of.weeks.map((week) => week.plannedMin));
-  const jumps = (of: SeasonPlan) => of.weeks.filter((week) => week.isJump).length;
-  const said = (date: string | undefined) => (date ? sayDate(dayOf(date)) : 'none');
+  const heaviest = (one: SeasonPlan) => Math.max(0, ...one.weeks.map((week) => week.plannedMin));
+  const jumps = (one: SeasonPlan) => one.weeks.filter((week) => week.isJump).length;
+  const dateOrNone = (date: string | undefined) => (date ? sayDate(dayOf(date)) : 'none');
   const rows = $derived([
     ['days to go', `${plan.daysToGo}`, `${laid.plan.daysToGo}`],
-    ['last target by', said(lastTarget(plan)), said(lastTarget(laid.plan))],
+    ['last target by', dateOrNone(lastTarget(plan)), dateOrNone(lastTarget(laid.plan))],
     ['heaviest week', `${heaviest(plan)} min`, `${heaviest(laid.plan)} min`],
     ['weeks that jump', `${jumps(plan)}`, `${jumps(laid.plan)}`]
   ] as const);

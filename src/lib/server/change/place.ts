@@ -18,4 +18,4 @@ export type Place<About, State, To = State> = {
   readonly touches: (app: App, about: About) => Touched;
 };
 
-export const place = <About, State, To = State>(of: Place<About, State, To>) => of;
+export const place = <About, State, To = State>(one: Place<About, State, To>) => one;

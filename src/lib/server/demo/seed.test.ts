@@ -37,7 +37,7 @@ describe('the demo studio', () => {
   it('has one plan that does not fit, one nearly done and one new', () => {
     expect(planOf('Ilka').plan.short).not.toBeNull();
     expect(planOf('Ilka').plan.items.filter((i) => i.state === 'climbing').length).toBeGreaterThan(3);
-    const nearly = planOf('Noor').plan.items.filter((i) => !i.of && i.clicksToGo !== null);
+    const nearly = planOf('Noor').plan.items.filter((i) => !i.broughtBy && i.clicksToGo !== null);
     expect(nearly.every((i) => i.clicksToGo! <= 4)).toBe(true);
     expect(nearly.some((i) => i.state === 'holds')).toBe(true);
     expect(touchesOfAudition(app.db, planOf('Teo').auditionId)).toEqual([]);
@@ -45,7 +45,10 @@ describe('the demo studio', () => {
 
   it('has one candidate with two auditions that share a work', () => {
     const { items } = planOf('Noor').plan;
-    expect(items.filter((i) => i.of).map((i) => i.name)).toEqual(['Étude 3, “Swifts”', 'Breakwater March']);
+    expect(items.filter((i) => i.broughtBy).map((i) => i.name)).toEqual([
+      'Étude 3, “Swifts”',
+      'Breakwater March'
+    ]);
     expect(items.filter((i) => i.name === 'Night Ferry, solo')).toHaveLength(1);
   });
 

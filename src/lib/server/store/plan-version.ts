@@ -1,6 +1,6 @@
 /** The layings of a plan, each with what moved. Plans are kept deflated: a season has many and they are alike. */
 import { deflateSync, inflateSync } from 'node:zlib';
-import type { Move, SeasonPlan } from '../../core/season';
+import type { Move, PlannedItem, SeasonPlan } from '../../core/season';
 import { type Db, preparedOnce } from '../db/open';
 
 export type PlanVersion = {
@@ -75,12 +75,15 @@ function decode(row: Row | undefined): PlanVersion | undefined {
   return { ...decodeHead(row), factsDigest: row.facts_digest, plan };
 }
 
-/** Plans of before: a touch lent by another audition had a number behind its id. */
+/** Plans of before: a touch lent by another audition had a number behind its id, and what another brings said so under `of`. */
 function asToday(kept: KeptPlan): SeasonPlan {
   const plan = withReasons(kept);
   const carried = plan.agreed.carried.map((c) => ({ ...c, touchId: c.touchId.split('~')[0]! }));
-  return { ...plan, agreed: { ...plan.agreed, carried } };
+  const items = plan.items.map(({ of, ...item }: KeptItem) => (of ? { ...item, broughtBy: of } : item));
+  return { ...plan, items, agreed: { ...plan.agreed, carried } };
 }
+
+type KeptItem = PlannedItem & { readonly of?: PlannedItem['broughtBy'] };
 
 /** Plans kept by the first version had one sentence where there are reasons now. */
 type KeptPlan = Omit<SeasonPlan, 'short'> & {
@@ -163,7 +166,7 @@ export function putVersion(db: Db, auditionId: string, version: PlanVersion): vo
 
 function summarise(plan: SeasonPlan, before: PlanSummary | null): PlanSummary {
   const shortMin = plan.short?.minutes ?? 0;
-  const own = plan.items.filter((item) => !item.of || item.of.isShared);
+  const own = plan.items.filter((item) => !item.broughtBy || item.broughtBy.isShared);
   const [farthest] = own
     .filter((item) => item.state === 'climbing')
     .sort((a, b) => (b.clicksToGo ?? 0) - (a.clicksToGo ?? 0));

@@ -114,7 +114,7 @@ function countbackItem(season: Season, planned: PlannedItem, today: string): Cou
   return {
     id: item.id,
     forAudition: other?.auditionName ?? null,
-    alsoFor: !other && planned.of ? planned.of.name : null,
+    alsoFor: !other && planned.broughtBy ? planned.broughtBy.name : null,
     composer: item.composer,
     fromBar: item.fromBar,
     toBar: item.toBar,
@@ -192,7 +192,9 @@ export const readReadiness = useCase({
     const plan = planOf(app, season)?.plan ?? null;
     const items =
       plan?.items
-        .filter((item) => !['past', 'left-out'].includes(item.state) && (!item.of || item.of.isShared))
+        .filter(
+          (item) => !['past', 'left-out'].includes(item.state) && (!item.broughtBy || item.broughtBy.isShared)
+        )
         .map((item) => readItem(app, season, item)) ?? [];
     return {
       audition: season.audition,

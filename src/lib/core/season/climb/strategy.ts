@@ -37,7 +37,7 @@ export function recommendStrategy(
   if (motion)
     return {
       strategy: 'drills',
-      reason: `${motion.times} of ${motion.of} touches that did not hold yet name ${motion.element}: one motion is the obstacle, train it beside the item.`
+      reason: `${motion.times} of ${motion.among} touches that did not hold yet name ${motion.element}: one motion is the obstacle, train it beside the item.`
     };
   if (speed.isFast && hard !== null && hard >= HARD_THROUGHOUT)
     return {
@@ -106,13 +106,13 @@ function isOpen({ attempts, notHeld }: Touch): boolean {
   return (notHeld?.length ?? 0) > 0 || attempts?.endsWith('n') === true;
 }
 
-function oneMotion(touches: readonly Touch[]): { element: string; times: number; of: number } | null {
+function oneMotion(touches: readonly Touch[]): { element: string; times: number; among: number } | null {
   const open = touches.filter((touch) => (touch.notHeld?.length ?? 0) > 0);
   if (open.length < LEAST_FAULTS) return null;
   const counted = MOTIONS.map((element) => ({
     element,
     times: open.filter((touch) => touch.notHeld!.includes(element)).length,
-    of: open.length
+    among: open.length
   })).sort((a, b) => b.times - a.times);
   return counted[0]!.times / open.length >= ONE_MOTION ? counted[0]! : null;
 }

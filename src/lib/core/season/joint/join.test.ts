@@ -68,10 +68,10 @@ describe('a work on two lists', () => {
     expect(seen.items[0]).toMatchObject({
       id: 'b',
       sections: [{ id: 'b-s' }],
-      of: { auditionId: 'A', isShared: true }
+      broughtBy: { auditionId: 'A', isShared: true }
     });
     expect(seen.days.flatMap((d) => d.blocks).every((b) => b.itemId === 'b')).toBe(true);
-    expect(viewOf(plan, namesFor(joint, 'A')).items[0]!.of).toBeUndefined();
+    expect(viewOf(plan, namesFor(joint, 'A')).items[0]!.broughtBy).toBeUndefined();
   });
 
   it('counts what was logged under either as one evidence', () => {

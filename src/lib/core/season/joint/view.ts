@@ -43,7 +43,7 @@ export function viewOf(plan: SeasonPlan, names: Names): SeasonPlan {
     const owner = names.others[item.id];
     return {
       ...item,
-      ...(owner ? { of: { ...owner, isShared: item.id in names.items } } : {}),
+      ...(owner ? { broughtBy: { ...owner, isShared: item.id in names.items } } : {}),
       id: idOf(item.id),
       slowestSectionId: sectionOf(item.slowestSectionId),
       sections: item.sections.map((s) => ({ ...s, id: sectionOf(s.id) })),

@@ -60,7 +60,7 @@ export type PlannedItem = {
   readonly name: string;
   readonly kind: ItemKind;
   /** Whose it is where another audition of the candidate brings it; shared: it is on this list too. */
-  readonly of?:
+  readonly broughtBy?:
     { readonly auditionId: string; readonly name: string; readonly isShared: boolean } | undefined;
   readonly state: ItemState;
   /** Earliest round still ahead that hears it. */
@@ -177,8 +177,8 @@ export function rungOfBlock(item: PlannedItem, block: PlannedBlock): PlannedRung
 }
 
 /** The bars a block or rung is about: a link's, else its section's. */
-export function barsOf(item: PlannedItem, of: Pick<PlannedBlock, 'sectionId' | 'bars'>): Bars | null {
-  return of.bars ?? item.sections.find((section) => section.id === of.sectionId) ?? null;
+export function barsOf(item: PlannedItem, block: Pick<PlannedBlock, 'sectionId' | 'bars'>): Bars | null {
+  return block.bars ?? item.sections.find((section) => section.id === block.sectionId) ?? null;
 }
 
 /** What a rung is called: its tempo, or the bars that are joined. */

@@ -46,11 +46,15 @@ export function setSideBySide(a: SeasonPlan, b: SeasonPlan): SideBySide {
 function pairItem(item: PlannedItem, a: PlannedItem | undefined, b: PlannedItem | undefined): ItemPair {
   const keys = new Map<string, PlannedRung>();
   for (const rung of [...(a?.rungs ?? []), ...(b?.rungs ?? [])]) keys.set(rungKey(rung), rung);
-  const dateIn = (of: PlannedItem | undefined, key: string): DateOfRung =>
-    of?.rungs.find((r) => rungKey(r) === key)?.date;
-  const readIn = (of: PlannedItem | undefined, key: string, { sectionId, bpm }: PlannedRung): DateOfRung => {
-    const held = of?.sections.find((s) => s.id === sectionId)?.held;
-    return dateIn(of, key) === undefined && held && held.bpm >= bpm ? 'holds' : dateIn(of, key);
+  const dateIn = (side: PlannedItem | undefined, key: string): DateOfRung =>
+    side?.rungs.find((r) => rungKey(r) === key)?.date;
+  const readIn = (
+    side: PlannedItem | undefined,
+    key: string,
+    { sectionId, bpm }: PlannedRung
+  ): DateOfRung => {
+    const held = side?.sections.find((s) => s.id === sectionId)?.held;
+    return dateIn(side, key) === undefined && held && held.bpm >= bpm ? 'holds' : dateIn(side, key);
   };
   const rungs = [...keys].map(([key, rung]): RungPair => {
     const [inA, inB] = [dateIn(a, key), dateIn(b, key)];

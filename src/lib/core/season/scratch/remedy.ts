@@ -165,7 +165,8 @@ function workInChunks(season: Tried): Remedy {
   if (ways.length === 0) return none(kind, 'Chunks at tempo would free nothing.');
   const first = (n: number) => ways.slice(0, n);
   const n = leastThat(season, 1, ways.length, (k) => inChunks(first(k).map(({ item }) => item.id)));
-  const says = (of: typeof ways) => list(of.map(({ item, frees }) => `${item.name} (frees ${frees} min)`));
+  const says = (some: typeof ways) =>
+    list(some.map(({ item, frees }) => `${item.name} (frees ${frees} min)`));
   if (n === null) {
     const frees = ways.reduce((sum, way) => sum + way.frees, 0);
     return none(

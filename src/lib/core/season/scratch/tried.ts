@@ -34,8 +34,8 @@ export function tryAlone(request: SeasonRequest): Tried {
 }
 
 function tryJoint(parts: readonly Part[], own: Part, previous: SeasonRequest['previous']): Tried {
-  const lay = (of: readonly Part[]): Laying => {
-    const joint = joinAuditions(of);
+  const lay = (changed: readonly Part[]): Laying => {
+    const joint = joinAuditions(changed);
     return {
       request: {
         ...countingDownTo(joint.request, own.request),
