@@ -67,7 +67,7 @@ describe('a work on two lists', () => {
     const seen = viewOf(plan, namesFor(joint, 'B'));
     expect(seen.items[0]).toMatchObject({
       id: 'b',
-      sections: [{ id: 'b-s' }],
+      sections: [{ id: 'b-1' }],
       broughtBy: { auditionId: 'A', isShared: true }
     });
     expect(seen.days.flatMap((d) => d.blocks).every((b) => b.itemId === 'b')).toBe(true);
@@ -119,7 +119,7 @@ describe('a work on two lists with different tempos or cuts', () => {
   it('compares tempos of different beat units by their speed', () => {
     const eighths = { kind: 'pulse', unit: 'eighth', targetBpm: 140 } as const; // quarter 70
     const later = work('b', 'Gate song', 1, {
-      sections: [{ id: 'b-s', fromBar: 1, toBar: 24, tempo: eighths }]
+      sections: [{ id: 'b-1', fromBar: 1, toBar: 24, tempo: eighths }]
     });
     const { joint } = layAll(part('A', FIRST, [work('a', 'Gate song', 72)]), part('B', SECOND, [later]));
     expect(joint.request.items.map((i) => i.id)).toEqual(['a']);
