@@ -15,8 +15,11 @@ export const init: ServerInit = () => void theApp();
 const NO_SUCH_PAGE = 'There is no such page.';
 /** A name, a sign-in name and a password. */
 const MOST_BYTES_OF_NOBODY = 8 * 1024;
-/** The one route that takes a large file counts it while it comes. */
-const TAKES_FILES = '/studio/archive/take-in';
+/** What a route takes that is no form, in bytes; one that counts for itself while it comes has no end here. */
+const MOST_BYTES: Readonly<Record<string, number>> = {
+  '/auditions/[audition]/list/import': MOST_FORM_BYTES + MOST_LIST_BYTES,
+  '/studio/archive/take-in': Infinity
+};
 
 /** A refusal before anything is read, in the shape in which the one who asks can show it. */
 function refuse({ request }: RequestEvent, status: number, message: string): Response {
@@ -29,13 +32,13 @@ function refuse({ request }: RequestEvent, status: number, message: string): Res
   return Response.json({ type: 'error', error: { message } }, { status, headers });
 }
 
-/** What a body may have, by who sends it; null where it is no more. */
+/** What a body may have, by who sends it and where; null where it is no more. */
 function refuseBody(event: RequestEvent, who: Who): Response | null {
   const { request, route } = event;
-  if (!request.body || (route.id === TAKES_FILES && who.kind === 'teacher')) return null;
+  const most = who.kind === 'nobody' ? MOST_BYTES_OF_NOBODY : (MOST_BYTES[route.id ?? ''] ?? MOST_FORM_BYTES);
+  if (!request.body || most === Infinity) return null;
   const length = request.headers.get('content-length');
   if (length === null) return refuse(event, 411, 'Say how long the request is.');
-  const most = who.kind === 'nobody' ? MOST_BYTES_OF_NOBODY : MOST_FORM_BYTES + MOST_LIST_BYTES;
   return Number(length) <= most ? null : refuse(event, STATUS['form-too-large'], ERRORS['form-too-large']);
 }
 

@@ -9,6 +9,7 @@ import { listBackups, makeBackup } from './db/backup';
 import { INCOMING, backupsOf, openStudio } from './db/studio-file';
 import { seedDemo } from './demo/seed';
 import { dataDirectory, isDemo, readClock } from './environment';
+import { filesOf } from './files/folder';
 import { keepLog, serverLog } from './log';
 import { takeBack } from './store/intake';
 import { layInThread } from './laying/in-thread';
@@ -22,6 +23,8 @@ let queue: LayingQueue | undefined;
 
 /** What the names of folders begin with in which something that is being sent lies meanwhile. */
 export const incomingFolder = () => join(dataDirectory(), INCOMING);
+/** Where what is too large for the database lies. */
+export const filesFolder = () => filesOf(dataDirectory());
 export const backupDirectory = () => backupsOf(dataDirectory());
 
 /** Throws RangeError with a sentence where the studio's file is not to be opened. */

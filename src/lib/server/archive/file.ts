@@ -13,29 +13,38 @@ import {
   archiveFault,
   archiveHead
 } from '../../schema/archive';
+import { FILE_NAME, type ReadFile, writeFile } from '../files/folder';
 import { Unreadable, unpack } from './unpack';
 
 const HEAD = 'archive.json';
 const CALLS = 'calls.json';
+const FILES = 'files/';
+const isFile = (name: string) => name.startsWith(FILES) && FILE_NAME.test(name.slice(FILES.length));
 /** When it was written is said in it; the files themselves have all the same time. */
 const WRITTEN = '2000-01-01T00:00:00Z';
 const candidateFile = (n: number) => `candidates/${String(n + 1).padStart(4, '0')}.json`;
 
-/** An archive as it is written: its candidates one at a time, so that no more than one is held. */
-export type Outgoing = Omit<Archive, 'candidates'> & { readonly candidates: Iterable<ArchiveCandidate> };
+/** An archive as it is written: its candidates and files one at a time, so that no more than one is held. */
+export type Outgoing = Omit<Archive, 'candidates'> & {
+  readonly candidates: Iterable<ArchiveCandidate>;
+  readonly files?: Iterable<ReadFile>;
+};
 
 /** The file's bytes as they come; the same content gives the same bytes. */
-export function* writeArchive({ head, calls, candidates }: Outgoing): Generator<Uint8Array> {
+export function* writeArchive({ head, calls, candidates, files = [] }: Outgoing): Generator<Uint8Array> {
   const chunks: Uint8Array[] = [];
   const zip = new Zip((fault, chunk) => {
     if (fault) throw fault;
     chunks.push(chunk);
   });
-  const put = (name: string, value: unknown) => {
-    const file = new ZipDeflate(name, { level: 6 });
+  const open = (name: string, level: 0 | 6) => {
+    const file = new ZipDeflate(name, { level });
     file.mtime = WRITTEN;
     zip.add(file);
-    file.push(strToU8(JSON.stringify(value, null, 1)), true);
+    return file;
+  };
+  const put = (name: string, value: unknown) => {
+    open(name, 6).push(strToU8(JSON.stringify(value, null, 1)), true);
     return chunks.splice(0);
   };
   yield* put(HEAD, head);
@@ -45,15 +54,33 @@ export function* writeArchive({ head, calls, candidates }: Outgoing): Generator<
     yield* put(candidateFile(n), candidate);
     n += 1;
   }
+  for (const { name, parts } of files) {
+    // sound is small already
+    const file = open(FILES + name, 0);
+    for (const part of parts) {
+      file.push(part);
+      yield* chunks.splice(0);
+    }
+    file.push(new Uint8Array(0), true);
+    yield* chunks.splice(0);
+  }
   zip.end();
   yield* chunks.splice(0);
 }
 
 export type Progress = (step: 'unpack' | 'check', done: number) => void;
 
-/** Throws Unreadable with a sentence that says what is wrong with the file. */
-export function readArchive(chunks: Iterable<Uint8Array>, onProgress: Progress = () => {}): Archive {
-  const files = unpack(chunks, (read) => onProgress('unpack', read));
+/** The files beside the records go into a folder. Throws Unreadable with a sentence that says what is wrong with the archive. */
+export async function readArchive(
+  source: string | Buffer,
+  filesFolder: string,
+  onProgress: Progress = () => {}
+): Promise<Archive> {
+  const files = await unpack(
+    source,
+    (name) => (isFile(name) ? writeFile(filesFolder, name.slice(FILES.length)) : null),
+    (read) => onProgress('unpack', read)
+  );
   const head = parse(files, HEAD, archiveHead);
   if (head.version > ARCHIVE_VERSION)
     throw new Unreadable(

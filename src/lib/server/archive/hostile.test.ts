@@ -1,11 +1,13 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { strToU8, zipSync } from 'fflate';
+import { Zip, ZipPassThrough, strToU8, zipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type App, type Who, makeApp } from '../app';
 import { openDb } from '../db/open';
 import { seedDemo } from '../demo/seed';
+import { placeFiles, readFiles } from '../files/folder';
 import type { Archive } from '../../schema/archive';
 import { listCalls } from '../store/call';
 import { listCandidates } from '../store/candidate';
@@ -19,6 +21,7 @@ import { unpack } from './unpack';
 const zipped = (archive: Archive) => new Uint8Array(Buffer.concat([...writeArchive(archive)]));
 
 const folder = mkdtempSync(join(tmpdir(), 'irvot-archive-'));
+const files = join(folder, 'files');
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 const NOW = Date.parse('2026-11-24T08:00:00Z');
 const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Teacher' };
@@ -32,9 +35,9 @@ beforeAll(() => {
   whole = exportStudio(demo, TEACHER, {});
 });
 
-const refusal = (files: Record<string, Uint8Array>) => {
+const refusal = async (files: Record<string, Uint8Array>) => {
   try {
-    unpack([zipSync(files, { level: 9 })]);
+    await unpack(Buffer.from(zipSync(files, { level: 9 })));
     return 'unpacked';
   } catch (thrown) {
     return (thrown as Error).message;
@@ -47,53 +50,102 @@ const kept = (bytes: Uint8Array) => {
 };
 
 describe('an archive that is small and unpacks to much', () => {
-  it('is counted while it is unpacked, whatever it says of itself', () => {
+  it('is counted while it is unpacked, whatever it says of itself', async () => {
     const MB = 1024 * 1024;
-    expect(refusal({ 'archive.json': new Uint8Array(120 * MB) })).toContain('larger than any studio');
+    expect(await refusal({ 'archive.json': new Uint8Array(120 * MB) })).toContain('larger than any studio');
     const some = Object.fromEntries(
       Array.from({ length: 5 }, (_, i) => [`candidates/000${i}.json`, new Uint8Array(80 * MB)])
     );
-    expect(refusal(some)).toContain('larger than any studio');
+    expect(await refusal(some)).toContain('larger than any studio');
     const lying = zipSync({ 'archive.json': new Uint8Array(120 * MB) }, { level: 9 });
-    // the size it claims stands in its directory, which is not asked
+    // the size it claims stands in its directory: no more than that is unpacked
     new DataView(lying.buffer).setUint32(lying.length - 22 - 46 - 'archive.json'.length + 24, 10, true);
-    expect(() => unpack([lying])).toThrow('larger than any studio');
+    await expect(unpack(Buffer.from(lying))).rejects.toThrow('no zip file');
   });
 
-  it('holds no more values and is nested no deeper than a studio', () => {
-    expect(refusal({ 'archive.json': strToU8(`[${'1,'.repeat(4_200_000)}1]`) })).toContain(
+  it('holds no more values and is nested no deeper than a studio', async () => {
+    expect(await refusal({ 'archive.json': strToU8(`[${'1,'.repeat(4_200_000)}1]`) })).toContain(
       'more than any studio'
     );
-    expect(refusal({ 'archive.json': strToU8('['.repeat(100_000)) })).toContain('nested deeper');
+    expect(await refusal({ 'archive.json': strToU8('['.repeat(100_000)) })).toContain('nested deeper');
     expect(
-      refusal({ 'archive.json': strToU8('{"a":"[[[[[[[[[[[[[[[[[[[[[[[[","b":"\\"[[[[[[[[[[[[[[[[["}') })
+      await refusal({
+        'archive.json': strToU8('{"a":"[[[[[[[[[[[[[[[[[[[[[[[[","b":"\\"[[[[[[[[[[[[[[[[["}')
+      })
     ).toBe('unpacked');
   });
 
-  it('has no more files than a studio, and none twice', () => {
-    const many = Object.fromEntries(Array.from({ length: 2100 }, (_, i) => [`f${i}`, strToU8('{}')]));
-    expect(refusal(many)).toContain('files that do not belong there');
-    const one = zipSync({ 'archive.json': strToU8('{}') });
-    expect(() => unpack([one, one])).toThrow();
+  it('has no more files than a studio, and none twice', async () => {
+    const many = Object.fromEntries(Array.from({ length: 22_100 }, (_, i) => [`f${i}`, strToU8('{}')]));
+    expect(await refusal(many)).toContain('files that do not belong there');
+    const chunks: Uint8Array[] = [];
+    const zip = new Zip((_, chunk) => chunks.push(chunk));
+    for (let i = 0; i < 2; i += 1) {
+      const file = new ZipPassThrough('archive.json');
+      zip.add(file);
+      file.push(strToU8('{}'), true);
+    }
+    zip.end();
+    await expect(unpack(Buffer.concat(chunks))).rejects.toThrow('do not belong there');
   });
 });
 
 describe('an archive read in its worker', () => {
   it('is the same as read here, and says how far it is', async () => {
     const steps: string[] = [];
-    const read = await readArchiveFile(kept(zipped(whole)), { onProgress: (step) => steps.push(step) });
-    expect(read).toEqual(readArchive([zipped(whole)]));
+    const read = await readArchiveFile(kept(zipped(whole)), files, {
+      onProgress: (step) => steps.push(step)
+    });
+    expect(read).toEqual(await readArchive(Buffer.from(zipped(whole)), files));
     expect(steps[0]).toBe('unpack');
   });
 
   it('is refused there with its sentence, and stopped when nobody waits for it', async () => {
-    await expect(readArchiveFile(kept(strToU8('no zip at all')))).rejects.toThrow(
+    await expect(readArchiveFile(kept(strToU8('no zip at all')), files)).rejects.toThrow(
       'This file was not taken in. It is no zip file, or it was cut short. Send it once more. Nothing was changed.'
     );
     const stopper = new AbortController();
-    const reading = readArchiveFile(kept(zipped(whole)), { signal: stopper.signal });
+    const reading = readArchiveFile(kept(zipped(whole)), files, { signal: stopper.signal });
     stopper.abort();
     await expect(reading).rejects.toThrow('It was stopped. Nothing was changed.');
+  });
+});
+
+describe('files beside the records', () => {
+  const sound = Array.from({ length: 3 }, (_, n) => Buffer.alloc(300_000 * n + 11, `take ${n} PK\x03\x04`));
+  const nameOf = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
+  const from = join(folder, 'from');
+  const zippedWith = (folderOfFiles: string) =>
+    Buffer.concat([...writeArchive({ ...whole, files: readFiles(folderOfFiles) })]);
+
+  beforeAll(() => {
+    mkdirSync(from);
+    for (const bytes of sound) writeFileSync(join(from, nameOf(bytes)), bytes);
+    writeFileSync(join(from, 'half.partial'), 'not a file of ours');
+  });
+
+  it('come out as they went in, read a part at a time, and are placed once', async () => {
+    const to = join(folder, 'to');
+    await readArchiveFile(kept(zippedWith(from)), to);
+    const names = sound.map(nameOf).sort();
+    expect(readdirSync(to).sort()).toEqual(names);
+    for (const bytes of sound) expect(readFileSync(join(to, nameOf(bytes))).equals(bytes)).toBe(true);
+    const studioFiles = join(folder, 'studio-files');
+    mkdirSync(studioFiles);
+    writeFileSync(join(studioFiles, names[0]!), 'here already');
+    placeFiles(to, studioFiles)();
+    // taken away again is only what was new
+    expect(readdirSync(studioFiles)).toEqual([names[0]]);
+  });
+
+  it('are refused where one is not what its name says, or was packed to grow', async () => {
+    const wrong = join(folder, 'wrong');
+    mkdirSync(wrong);
+    writeFileSync(join(wrong, nameOf(sound[0]!)), 'something else');
+    await expect(readArchiveFile(kept(zippedWith(wrong)), join(folder, 'w'))).rejects.toThrow(/is damaged/);
+    const grown = zipSync({ [`files/${'a'.repeat(64)}`]: new Uint8Array(30_000_000) }, { level: 9 });
+    const sink = { write: () => {}, end: () => true };
+    await expect(unpack(Buffer.from(grown), () => sink)).rejects.toThrow('larger than any studio');
   });
 });
 

@@ -11,9 +11,10 @@ const MOST_MS = 180_000;
 
 type Options = { readonly signal?: AbortSignal; readonly onProgress?: Progress };
 
-/** Throws CodedError "archive-unreadable" with a sentence that says what is wrong with the file, or that it was stopped. */
+/** The files beside its records go into a folder. Throws CodedError "archive-unreadable" with a sentence that says what is wrong with the file, or that it was stopped. */
 export async function readArchiveFile(
   path: string,
+  filesFolder: string,
   { signal, onProgress = () => {} }: Options = {}
 ): Promise<Archive> {
   const source = new URL('./reader.worker.ts', import.meta.url).href;
@@ -22,7 +23,7 @@ export async function readArchiveFile(
   const take = (candidate: Archive['candidates'][number]) => void candidates.push(candidate);
   const stopped = refuseWhen(signal);
   try {
-    const read = thread.ask.read(path, proxy(onProgress), proxy(take));
+    const read = thread.ask.read(path, filesFolder, proxy(onProgress), proxy(take));
     const top = await Promise.race([read, thread.failed, stopped.refused]);
     return { ...top, candidates };
   } catch (thrown) {

@@ -159,7 +159,7 @@ describe('whatever can be stored', () => {
   it.each(SEEDS)('can be taken out and in again, to the same: studio %i', async (seed) => {
     const out = exportStudio(randomStudio(seed), TEACHER, {});
     const there = studio();
-    await importArchive(there, TEACHER, { archive: readArchive([zipped(out)]) });
+    await importArchive(there, TEACHER, { archive: await readArchive(Buffer.from(zipped(out)), '/nowhere') });
     const again = exportStudio(there, TEACHER, {});
     expect(JSON.parse(JSON.stringify(again.calls))).toEqual(JSON.parse(JSON.stringify(out.calls)));
     expect(JSON.parse(JSON.stringify(again.candidates))).toEqual(JSON.parse(JSON.stringify(out.candidates)));

@@ -2,80 +2,127 @@
  * A zip from elsewhere, unpacked as it is read: never more bytes, files or values than an archive of a studio can have, whatever the zip
  * says of itself. What is unpacked is counted, not believed.
  */
-import { Unzip, UnzipInflate } from 'fflate';
+import { statSync } from 'node:fs';
+import { type ZipFile, fromBufferPromise, openPromise } from 'yauzl';
+import { isDiskFull } from '../errors';
 
 const MB = 1024 * 1024;
+/** The records, as sent. */
+const MOST_RECORD_BYTES = 64 * MB;
+/** The files beside them, as sent and as they are: some 45 hours of sound. */
+const MOST_FILES_BYTES = 2048 * MB;
 /** As sent. */
-export const MOST_ARCHIVE_BYTES = 64 * MB;
+export const MOST_ARCHIVE_BYTES = MOST_RECORD_BYTES + MOST_FILES_BYTES;
 /** A candidate with 200,000 touches is about 60 MB of text, a studio of a million 250 (measured). */
 const MOST_FILE_BYTES = 96 * MB;
 const MOST_UNPACKED_BYTES = 320 * MB;
 /** Values and objects: a touch has about fourteen. What is built of them takes a hundred bytes each at most. */
 const MOST_VALUES = 4_000_000;
 const MOST_DEPTH = 16;
-/** 2,000 candidates, the lists and the head. */
-const MOST_FILES = 2002;
-/** A slice unpacks to a thousand times its size at most: so much at once, and no more, is held unseen. */
-const SLICE = 16 * 1024;
-
+/** 2,000 candidates, the lists, the head, and 20,000 files beside them. */
+const MOST_FILES = 22_002;
 /** Why a file was not unpacked, as a sentence. */
 export class Unreadable extends Error {
   /** By which it is known on the other side of a thread. */
   override name = 'Unreadable';
 }
 
-/** Files by name, each as text. Throws Unreadable. `onBytes` hears how much has been read so far. */
-export function unpack(
-  chunks: Iterable<Uint8Array>,
-  onBytes: (read: number) => void = () => {}
-): Map<string, string> {
-  const files = new Map<string, string>();
-  const open = new Map<string, Uint8Array[]>();
-  let [unpacked, values, read] = [0, 0, 0];
-  const unzip = new Unzip((file) => {
-    const { name } = file;
-    if (open.has(name) || open.size >= MOST_FILES)
-      throw new Unreadable('It holds files that do not belong there.');
-    const parts: Uint8Array[] = [];
-    open.set(name, parts);
-    let bytes = 0;
-    file.ondata = (fault, part, isLast) => {
-      if (fault) throw fault;
-      bytes += part.length;
-      unpacked += part.length;
-      if (bytes > MOST_FILE_BYTES || unpacked > MOST_UNPACKED_BYTES)
-        throw new Unreadable('Unpacked it is larger than any studio.');
-      if (part.length > 0) parts.push(part);
-      if (!isLast) return;
-      values += countValues(parts);
-      if (values > MOST_VALUES) throw new Unreadable('It holds more than any studio.');
-      files.set(name, new TextDecoder().decode(Buffer.concat(parts)));
-      parts.length = 0;
-    };
-    file.start();
-  });
-  unzip.register(UnzipInflate);
+/** Takes what comes of one file; `end` says whether it is what its name says. */
+export type Sink = { readonly write: (part: Uint8Array) => void; readonly end: () => boolean };
+
+/**
+ * Texts by name, but for the files that have a sink, which takes them as they come. Throws Unreadable. `onBytes` hears how much has been
+ * unpacked so far. `source` is a file's path, or its bytes.
+ */
+export async function unpack(
+  source: string | Buffer,
+  sinkOf: (name: string) => Sink | null = () => null,
+  onBytes: (unpacked: number) => void = () => {}
+): Promise<Map<string, string>> {
   try {
-    for (const chunk of chunks)
-      for (let at = 0; at < chunk.length; at += SLICE) {
-        unzip.push(chunk.subarray(at, at + SLICE));
-        read += Math.min(SLICE, chunk.length - at);
-        if (read > MOST_ARCHIVE_BYTES) throw new Unreadable(sayTooLarge(read));
-        onBytes(read);
-      }
-    unzip.push(new Uint8Array(0), true);
+    const bytes = typeof source === 'string' ? statSync(source).size : source.length;
+    const zip = await openZip(source);
+    try {
+      return await unpackEntries(zip, bytes, sinkOf, onBytes);
+    } finally {
+      zip.close();
+    }
   } catch (thrown) {
     if (thrown instanceof Unreadable) throw thrown;
+    if (isDiskFull(thrown)) throw new Unreadable('The studio’s disk has no room for it.');
     throw new Unreadable('It is no zip file, or it was cut short. Send it once more.');
   }
-  if (open.size === 0 || files.size < open.size)
-    throw new Unreadable('It is no zip file, or it was cut short. Send it once more.');
-  return files;
+}
+
+/** Names as they are: which of them belong there is asked here. What an entry says of its size is held to while it is unpacked. */
+const openZip = (source: string | Buffer) => {
+  const options = { lazyEntries: true, decodeStrings: false, autoClose: false };
+  return typeof source === 'string' ? openPromise(source, options) : fromBufferPromise(source, options);
+};
+
+async function unpackEntries(
+  zip: ZipFile,
+  size: number,
+  sinkOf: (name: string) => Sink | null,
+  onBytes: (unpacked: number) => void
+): Promise<Map<string, string>> {
+  const texts = new Texts();
+  const names = new Set<string>();
+  let [packed, unpacked, filed] = [0, 0, 0];
+  for await (const entry of zip.eachEntry()) {
+    const name = String(entry.fileName);
+    if (names.has(name) || names.size >= MOST_FILES)
+      throw new Unreadable('It holds files that do not belong there.');
+    names.add(name);
+    const sink = sinkOf(name);
+    if (!sink) packed += entry.compressedSize;
+    if (packed > MOST_RECORD_BYTES) throw new Unreadable(sayTooLarge(size));
+    const into = sink ?? texts.open(name);
+    for await (const part of (await zip.openReadStreamPromise(entry)) as AsyncIterable<Buffer>) {
+      unpacked += part.length;
+      if (sink) filed += part.length;
+      // files are not packed: what grows was packed to do so
+      if (filed > size) throw new Unreadable('Unpacked it is larger than any studio.');
+      into.write(part);
+      onBytes(unpacked);
+    }
+    if (!into.end()) throw new Unreadable(`Its ${name.slice(0, 80)} is damaged.`);
+  }
+  return texts.whole;
+}
+
+/** The records' texts as they come, counted together. */
+class Texts {
+  readonly whole = new Map<string, string>();
+  #unpacked = 0;
+  #values = 0;
+
+  open(name: string): Sink {
+    const parts: Uint8Array[] = [];
+    let bytes = 0;
+    return {
+      write: (part) => {
+        bytes += part.length;
+        this.#unpacked += part.length;
+        if (bytes > MOST_FILE_BYTES || this.#unpacked > MOST_UNPACKED_BYTES)
+          throw new Unreadable('Unpacked it is larger than any studio.');
+        if (part.length > 0) parts.push(part);
+      },
+      end: () => {
+        this.#values += countValues(parts);
+        if (this.#values > MOST_VALUES) throw new Unreadable('It holds more than any studio.');
+        this.whole.set(name, new TextDecoder().decode(Buffer.concat(parts)));
+        parts.length = 0;
+        return true;
+      }
+    };
+  }
 }
 
 export function sayTooLarge(bytes: number): string {
   const mega = (n: number) => Math.ceil(n / MB);
-  return `It has ${mega(bytes)} MB; an archive has at most ${mega(MOST_ARCHIVE_BYTES)} MB.`;
+  const most = `at most ${mega(MOST_RECORD_BYTES)} MB of records and ${mega(MOST_FILES_BYTES)} MB of files beside them`;
+  return `It has ${mega(bytes)} MB; an archive has ${most}.`;
 }
 
 const [QUOTE, BACKSLASH, COMMA, COLON] = [0x22, 0x5c, 0x2c, 0x3a];

@@ -1,4 +1,5 @@
 import { mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, expect, it } from 'vitest';
@@ -37,4 +38,19 @@ it('files beside the studio are in its backups once, and for a fortnight after t
   expect(kept()).toEqual(['bb']);
   expect(listBackups(backups)).toHaveLength(14);
   db.close();
+});
+
+it('files come back with a backup, those gone since then too', async () => {
+  const home = join(studio, 'restored');
+  mkdirSync(join(home, 'files'), { recursive: true });
+  const db = openDb(join(home, 'studio.sqlite'));
+  writeFileSync(join(home, 'files', 'aa'), 'a take');
+  const backup = await makeBackup(db, join(home, 'backups'), NOW);
+  rmSync(join(home, 'files', 'aa'));
+  writeFileSync(join(home, 'files', 'cc'), 'a later take');
+  await makeBackup(db, join(home, 'backups'), NOW + DAY_MS);
+  db.close();
+  execFileSync(process.execPath, ['scripts/restore.mjs', backup, '--data', home], { stdio: 'pipe' });
+  expect(readdirSync(join(home, 'files')).sort()).toEqual(['aa', 'cc']);
+  expect(readFileSync(join(home, 'files', 'aa'), 'utf8')).toBe('a take');
 });

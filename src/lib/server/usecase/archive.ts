@@ -18,6 +18,7 @@ import { addWish, lessonNotesOf, putLessonNote, wishesOf } from '../store/lesson
 import { pinsOf, putBlockPin, putRungPin } from '../store/pin';
 import { latestVersion } from '../store/plan-version';
 import { addTouch, touchesOfAudition } from '../store/touch';
+import { readFiles } from '../files/folder';
 import { serverLog } from '../log';
 import * as intake from '../store/intake';
 import { boundCount, boundDates, boundTime } from '../change/bounds';
@@ -39,11 +40,11 @@ export const exportStudio = useCase({
  */
 export const streamStudio = waitingUseCase({
   rule: 'teacher',
-  run: async (app: App, input: { folder: string }, who: Who): Promise<Outgoing> => {
+  run: async (app: App, input: { folder: string; files: string }, who: Who): Promise<Outgoing> => {
     noteExport(who, 'studio');
     const copy = await openCopy(app.db, input.folder);
     const whole = wholeStudio({ ...app, db: copy.db });
-    return { ...whole, candidates: andThen(whole.candidates, copy.end) };
+    return { ...whole, candidates: andThen(whole.candidates, copy.end), files: readFiles(input.files) };
   }
 });
 

@@ -6,8 +6,9 @@ import { pipeline } from 'node:stream/promises';
 import { error } from '@sveltejs/kit';
 import { readArchiveFile, unreadable } from '$lib/server/archive/reader';
 import { MOST_ARCHIVE_BYTES, sayTooLarge } from '$lib/server/archive/unpack';
-import { incomingFolder, theApp } from '$lib/server/context';
+import { filesFolder, incomingFolder, theApp } from '$lib/server/context';
 import { CodedError, ERRORS, isDiskFull } from '$lib/server/errors';
+import { placeFiles } from '$lib/server/files/folder';
 import { allow } from '$lib/server/http';
 import { serverLog } from '$lib/server/log';
 import { STATUS } from '$lib/server/status';
@@ -44,12 +45,18 @@ export const POST: RequestHandler = async (event) => {
       };
       try {
         const onProgress = (step: 'unpack' | 'check', done: number) => say({ step, done });
-        const archive = await readArchiveFile(file, { signal: stopped.signal, onProgress });
+        const files = join(folder, 'files');
+        const archive = await readArchiveFile(file, files, { signal: stopped.signal, onProgress });
         const of = archive.candidates.length;
+        // before the records that name them: a file that nothing names does no harm
+        const takeAway = placeFiles(files, filesFolder());
         const taken = await importArchive(theApp(), who, {
           archive,
           signal: stopped.signal,
           onProgress: (done) => say({ step: 'take in', done, of })
+        }).catch((thrown: unknown) => {
+          takeAway();
+          throw thrown;
         });
         say({ step: 'done', taken });
       } catch (thrown) {
