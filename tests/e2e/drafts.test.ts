@@ -268,10 +268,32 @@ test('where the line drops, every form stays on the page with what was typed, an
     await saidAndBack();
     await page.goto(`${audition}/log`);
     await drop();
-    await page.locator('#line').fill('1 5m 60 ccc');
+    await page.locator('#line').fill('1 5m @60 ccc');
     await page.getByRole('button', { name: 'Log', exact: true }).click();
     await saidAndBack();
-    await expect(page.locator('#line')).toHaveValue('1 5m 60 ccc');
+    await expect(page.locator('#line')).toHaveValue('1 5m @60 ccc');
+  });
+
+  await step('a line that arrived, and whose answer was lost, sent once more', async () => {
+    const touches = async () => Number(/\d+/.exec(await page.locator('h2.recent').innerText())?.[0] ?? NaN);
+    await page.reload();
+    await expect(page.locator('#line')).toHaveValue('1 5m @60 ccc');
+    const before = await touches();
+    await page.route('**/log?/line', async (route) => {
+      await route.fetch();
+      await route.abort();
+    });
+    const log = page.getByRole('button', { name: 'Log', exact: true });
+    await log.click();
+    await expect(page.getByText('The studio did not answer').first()).toBeVisible();
+    await page.unroute('**/log?/line');
+    await log.click();
+    await expect(page.getByText('Logged.')).toBeVisible();
+    expect(await touches()).toBe(before + 1);
+    // and the next is another, though it says the same
+    await page.locator('#line').fill('1 5m @60 ccc');
+    await log.click();
+    await expect.poll(touches).toBe(before + 2);
   });
   expect(page.url()).toContain('/log');
 });

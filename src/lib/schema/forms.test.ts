@@ -182,7 +182,7 @@ describe('a touch typed in a line or a form', () => {
   };
 
   it('is read the same way', () => {
-    const read = readTouchForm(fillFromLine(line, 'quarter'), items, '2026-11-24');
+    const read = readTouchForm(fillFromLine('t1', line, 'quarter'), items, '2026-11-24');
     expect(read.data).toMatchObject({
       itemId: 'a',
       fromBar: 3,
@@ -196,7 +196,7 @@ describe('a touch typed in a line or a form', () => {
 
   it('has its faults at the form’s fields', () => {
     const says = (more: object) =>
-      readTouchForm({ ...fillFromLine(line, 'quarter'), ...more }, items, '2026-11-24')
+      readTouchForm({ ...fillFromLine('t1', line, 'quarter'), ...more }, items, '2026-11-24')
         .error?.issues.map((i) => `${i.path.join('.')}: ${i.message}`)
         .join();
     expect(says({ minutes: null })).toContain('minutes: Minutes are a number.');

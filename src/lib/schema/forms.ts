@@ -46,7 +46,11 @@ export const awayForm = z
     const fault = spanFault(from, to);
     if (fault) context.addIssue({ code: 'custom', path: ['to'], message: fault });
   });
+/** Made with the form, so that what is sent twice is logged once; empty in what another program sends. */
+export const touchIdField = z.string().max(80).default('');
+
 export const lineForm = z.object({
+  touchId: touchIdField,
   line: z
     .string()
     .trim()

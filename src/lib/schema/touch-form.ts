@@ -2,12 +2,14 @@
 import { z } from 'zod';
 import type { LogLine } from '../core/practice';
 import { BEAT_UNITS, type BeatUnit } from '../core/units';
+import { touchIdField } from './forms';
 import { idField, longText, touchFields } from '../core/record';
 import { refineTouch } from './touch';
 
 const number = z.number().nullable().default(null);
 
 export const touchForm = z.object({
+  touchId: touchIdField,
   itemId: idField,
   date: z.string(),
   fromBar: number,
@@ -24,16 +26,17 @@ export type TouchForm = z.infer<typeof touchForm>;
 
 type Item = { readonly id: string; readonly name: string; readonly fromBar: number; readonly toBar: number };
 
-/** A sound touch without its id, or the faults at the form's fields. */
+/** A sound touch, or the faults at the form's fields. */
 export function readTouchForm(form: TouchForm, items: readonly Item[], today: string) {
   const item = items.find((i) => i.id === form.itemId);
-  const checked = z.object(touchFields).superRefine((touch, context) => {
+  const checked = z.object({ ...touchFields, id: idField.optional() }).superRefine((touch, context) => {
     if (!item) context.addIssue({ code: 'custom', path: ['itemId'], message: 'Choose an item of the list.' });
     else refineTouch(touch, item, today, context);
   });
-  const { isRecorded, ...rest } = form;
+  const { touchId, isRecorded, ...rest } = form;
   return checked.safeParse({
     ...rest,
+    id: touchId || undefined,
     fromBar: form.fromBar ?? undefined,
     toBar: form.toBar ?? form.fromBar ?? undefined,
     tempoBpm: form.tempoBpm ?? undefined,
@@ -44,8 +47,9 @@ export function readTouchForm(form: TouchForm, items: readonly Item[], today: st
 }
 
 /** The form that a quick line fills in; its tempo counts the item's own beat unit. */
-export function fillFromLine(line: LogLine, unit: BeatUnit): TouchForm {
+export function fillFromLine(touchId: string, line: LogLine, unit: BeatUnit): TouchForm {
   return {
+    touchId,
     itemId: line.itemId,
     date: line.date,
     fromBar: line.fromBar ?? null,

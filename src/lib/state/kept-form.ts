@@ -8,8 +8,6 @@ import { draftOf, keepDraft } from './draft';
 import { sayWhy } from './send';
 
 type Options = {
-  /** Empties the form after it was saved, for forms that are filled in again and again. */
-  readonly resetForm?: boolean;
   /** Begins anew, whatever was typed before. */
   readonly isFresh?: boolean;
   /** Holds what nobody else may read. */
@@ -22,7 +20,7 @@ type Options = {
 export function keptForm<T extends Record<string, unknown>>(
   initial: SuperValidated<T>,
   key: string,
-  { resetForm = false, isFresh = false, isPrivate = false, isPlain = false }: Options = {}
+  { isFresh = false, isPrivate = false, isPlain = false }: Options = {}
 ) {
   const trouble = writable('');
   const isBack = writable(false);
@@ -30,7 +28,7 @@ export function keptForm<T extends Record<string, unknown>>(
   let isTaken = false;
   const superform = superForm(initial, {
     dataType: isPlain ? 'form' : 'json',
-    resetForm,
+    resetForm: false,
     taintedMessage: null,
     onSubmit: () => trouble.set(''),
     onResult: ({ result }) => {

@@ -9,7 +9,7 @@
     items,
     auditionId
   }: {
-    form: SuperValidated<{ line: string }>;
+    form: SuperValidated<{ touchId: string; line: string }>;
     items: readonly { name: string }[];
     auditionId: string;
   } = $props();
@@ -20,6 +20,7 @@
 </script>
 
 <form method="POST" action="?/line" use:enhance>
+  <input type="hidden" name="touchId" value={$form.touchId} />
   <Field
     id="line"
     label="One line: item, bars, minutes, tempo, attempts, what did not hold, a note"

@@ -28,7 +28,6 @@
   // Read once, while it is set up: what comes later must not undo what is typed or opened.
   // svelte-ignore state_referenced_locally
   const { form, errors, enhance, submitting, trouble } = keptForm(initial, `touch ${auditionId}`, {
-    resetForm: true,
     isFresh: picked !== null
   });
 

@@ -41,3 +41,10 @@ export const touchFields = {
 
 export const touch = z.strictObject({ id: idField, ...touchFields });
 export type Touch = Immutable<z.infer<typeof touch>>;
+
+const FIELDS = Object.keys(touchFields) as (keyof typeof touchFields)[];
+const sayValue = (value: unknown) => (value === undefined ? '' : String(value));
+
+/** Whether two touches say the same, by whatever id; nothing and an empty text are alike. */
+export const isSameTouch = (a: Omit<Touch, 'id'>, b: Omit<Touch, 'id'>) =>
+  FIELDS.every((field) => sayValue(a[field]) === sayValue(b[field]));

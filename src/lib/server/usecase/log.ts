@@ -1,5 +1,6 @@
 /** The log: touches in, touches out, and the plan laid again after each. */
 import type { Touch } from '../../core/practice';
+import { isSameTouch } from '../../core/record';
 import type { App, Who } from '../app';
 import { carryOut } from '../change/apply';
 import { boundCount, boundDates } from '../change/bounds';
@@ -34,6 +35,12 @@ export const readLog = useCase({
   }
 });
 
+type Logged = Omit<Touch, 'id'> & {
+  readonly id?: string | undefined;
+  /** Typed into a form, whose id may have stayed behind from a touch before: it is never dropped, but gets an id of its own. */
+  readonly isTyped?: boolean;
+};
+
 /**
  * Logs a touch and returns its id and the laying that follows. What a teacher logs was heard by the teacher. One with an id that was
  * logged before changes nothing; an id of another item's touch is refused.
@@ -41,22 +48,20 @@ export const readLog = useCase({
 export const logTouch = useCase({
   rule: 'own',
   owner: candidateOfItem,
-  run: (app: App, input: Omit<Touch, 'id'> & { readonly id?: string }, who: Who) => {
+  run: (app: App, { isTyped = false, ...input }: Logged, who: Who) => {
     const item = orNotFound(findItem(app.db, input.itemId));
     const { zone } = orNotFound(findCandidate(app.db, orNotFound(candidateOfItem(app, input))));
     boundDates(app, zone, [input.date]);
     boundCount('touches', touches.countTouches(app.db, item.id) + 1);
     const evidence =
       input.evidence === 'recording' ? 'recording' : who.kind === 'teacher' ? 'teacher' : 'self';
-    const id = input.id ?? app.newId();
-    const edit = {
-      kind: 'touch',
-      about: { touchId: id, itemId: item.id },
-      to: { ...input, id, evidence }
-    } as const;
-    const known = touches.itemOfTouch(app.db, id);
-    if (known !== undefined && known !== item.id) throw new CodedError('not-allowed');
-    if (known === undefined) carryOut(app, { edits: [edit], cause: `log: ${item.name}` });
+    const there = input.id === undefined ? undefined : touches.findTouch(app.db, input.id, true);
+    const isStale = isTyped && there !== undefined && !isSameTouch(there, { ...input, evidence });
+    if (there && !isStale && there.itemId !== item.id) throw new CodedError('not-allowed');
+    const id = isStale ? app.newId() : (input.id ?? app.newId());
+    const about = { touchId: id, itemId: item.id };
+    const edit = { kind: 'touch', about, to: { ...input, id, evidence } } as const;
+    if (!there || isStale) carryOut(app, { edits: [edit], cause: `log: ${item.name}` });
     const version = latestVersion(app.db, item.auditionId);
     return {
       id,

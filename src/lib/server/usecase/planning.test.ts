@@ -51,6 +51,19 @@ describe('the plan of an audition', () => {
     expect(readCountback(app, TEACHER, { auditionId, number: 1 }).plan!.items[0]!.heldShare).toBeNull();
   });
 
+  it('logs once what is typed and sent twice, and never drops another touch typed under its id', () => {
+    const touch = { id: 'a-touch', itemId, date: '2026-11-24', minutes: 12, note: '' };
+    const log = (more: object) => logTouch(app, TEACHER, { ...touch, ...more, isTyped: true }).id;
+    const minutes = () => readLog(app, TEACHER, { auditionId }).touches.map((t) => t.minutes);
+    expect([log({}), log({}), minutes()]).toEqual(['a-touch', 'a-touch', [12]]);
+    expect(log({ minutes: 20 })).not.toBe('a-touch');
+    expect(minutes()).toEqual([20, 12]);
+    // taken out and sent once more, as by a slow device: it stays out
+    removeTouch(app, TEACHER, { touchId: 'a-touch', isBack: false });
+    log({});
+    expect(minutes()).toEqual([20]);
+  });
+
   it('is laid again when a day has passed without a log', () => {
     now += 3 * 86_400_000;
     layWaiting(app);

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { fail } from '@sveltejs/kit';
 import { parseLogLine } from '$lib/core/practice';
 import { targetOf } from '$lib/core/tempo';
@@ -11,18 +12,18 @@ import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 const SHOWN = 40;
 
+const blankLine = () => ({ touchId: randomUUID(), line: '' });
+const blankTouch = (itemId: string, date: string): TouchForm => ({
+  ...fillFromLine(randomUUID(), { itemId, date, minutes: 0, notHeld: [], note: '' }, 'quarter'),
+  minutes: null
+});
+
 export const load: PageServerLoad = async (event) => {
   const { touches, ...view } = runAs(event, readLog, { auditionId: event.params.audition });
-  const blank = {
-    ...fillFromLine(
-      { itemId: view.items[0]?.id ?? '', date: view.today, minutes: 0, notHeld: [], note: '' },
-      'quarter'
-    ),
-    minutes: null
-  };
+  const blank = blankTouch(view.items[0]?.id ?? '', view.today);
   return {
     view: { ...view, touches: touches.slice(0, SHOWN), logged: touches.length },
-    line: await fillForm(lineForm, { line: '' }, 'line'),
+    line: await fillForm(lineForm, blankLine(), 'line'),
     form: await fillForm(touchForm, blank, 'touch')
   };
 };
@@ -34,7 +35,7 @@ function log(event: RequestEvent, form: TouchForm) {
     return {
       faults: read.error.issues.map((i) => ({ path: i.path as (string | number)[], says: i.message }))
     };
-  return { logged: runAs(event, logTouch, read.data) };
+  return { logged: runAs(event, logTouch, { ...read.data, isTyped: true }) };
 }
 
 export const actions: Actions = {
@@ -53,9 +54,9 @@ export const actions: Actions = {
         (parsed.value.fromBar >= s.fromBar && parsed.value.fromBar <= s.toBar)
     );
     const unit = (at && targetOf(at.tempo)?.unit) ?? 'quarter';
-    const answer = log(event, fillFromLine(parsed.value, unit));
+    const answer = log(event, fillFromLine(line.data.touchId, parsed.value, unit));
     if (answer.faults) return refuse(answer.faults[0]!.says);
-    return { form: { ...line, data: { line: '' } }, ...answer };
+    return { form: { ...line, data: blankLine() }, ...answer };
   },
   touch: async (event) => {
     allow(event, readLog, { auditionId: event.params.audition });
@@ -63,7 +64,7 @@ export const actions: Actions = {
     if (!form.valid) return fail(400, { form });
     const answer = log(event, form.data);
     if (answer.faults) return refuseForm(form, answer.faults);
-    return { form, ...answer };
+    return { form: { ...form, data: blankTouch(form.data.itemId, form.data.date) }, ...answer };
   },
   remove: async (event) => {
     allow(event, readLog, { auditionId: event.params.audition });
