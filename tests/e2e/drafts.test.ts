@@ -275,7 +275,8 @@ test('where the line drops, every form stays on the page with what was typed, an
   });
 
   await step('a line that arrived, and whose answer was lost, sent once more', async () => {
-    const touches = async () => Number(/\d+/.exec(await page.locator('h2.recent').innerText())?.[0] ?? NaN);
+    const touches = async () =>
+      Number(/(\d+) touches/.exec(await page.locator('h2.recent').innerText())?.[1]);
     await page.reload();
     await expect(page.locator('#line')).toHaveValue('1 5m @60 ccc');
     const before = await touches();
