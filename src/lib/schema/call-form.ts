@@ -6,34 +6,31 @@ import {
   type OwnDate,
   type Round,
   type Slot,
-  dateField,
   nameField,
   otherDate,
   ownDate,
-  timeField,
-  zoneField
+  round,
+  slot
 } from '../core/record';
 import { skippedTime } from './round';
+import { orEmpty, typedMark } from './typed';
 
-const blankTime = z.union([z.literal(''), timeField], 'A time is written 09:30, on the 24-hour clock.');
+const TIME = 'A time is written 09:30, on the 24-hour clock.';
 
 export const callForm = z.object({
   version: z.number().default(0),
   name: nameField,
   rounds: z
     .array(
-      z.object({
+      round.strip().extend({
         id: z.string().max(64).default(''),
-        name: nameField,
-        date: dateField,
-        time: blankTime.default(''),
-        zone: zoneField,
-        isHistory: z.boolean().default(false),
-        isWeek: z.boolean().default(false),
-        isRecorded: z.boolean().default(false),
-        uploadBy: z.union([z.literal(''), dateField]).default(''),
+        time: orEmpty(round.shape.time, TIME),
+        isHistory: typedMark,
+        isWeek: typedMark,
+        isRecorded: typedMark,
+        uploadBy: orEmpty(round.shape.uploadBy),
         hearsAll: z.boolean().default(true),
-        itemIds: z.array(z.string().max(64)).max(80).default([])
+        itemIds: round.shape.itemIds.unwrap().max(80).default([])
       })
     )
     .min(1, 'An audition has at least one round.')
@@ -47,10 +44,9 @@ export const callForm = z.object({
     .default([]),
   slots: z
     .array(
-      z.object({
-        roundId: z.string().max(64),
-        date: z.union([z.literal(''), dateField]).default(''),
-        time: blankTime.default('')
+      slot.strip().extend({
+        date: orEmpty(slot.shape.date.optional()),
+        time: orEmpty(slot.shape.time, TIME)
       })
     )
     .max(20)

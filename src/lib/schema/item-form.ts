@@ -4,14 +4,21 @@
  */
 import { z } from 'zod';
 import { RAMP_SHAPES } from '../core/plan';
-import { ITEM_KINDS, STRATEGIES, type SeasonItem, type Strategy } from '../core/season';
+import { STRATEGIES, type SeasonItem, type Strategy } from '../core/season';
 import type { StepSchool } from '../core/tempo';
 import { BEAT_UNITS } from '../core/units';
-import { type Cut, type Erratum, type Printed, dateField, nameField, shortText } from '../core/record';
+import {
+  type Cut,
+  type Erratum,
+  type Printed,
+  printedFields,
+  sectionFields,
+  shortText
+} from '../core/record';
 import { planItem } from './item';
 import { parseCuts, parseErrata } from './printed';
+import { orEmpty, typedMark, typedNumber } from './typed';
 
-const number = z.number().nullable().default(null);
 const TEMPO_KINDS = ['pulse', 'range', 'recordings', 'change', 'free'] as const;
 export const STEP_SCHOOLS = [
   'auto',
@@ -28,43 +35,43 @@ export const STEP_SCHOOLS = [
 const sectionForm = z.object({
   id: z.string().max(80).default('new'),
   name: shortText,
-  fromBar: number,
-  toBar: number,
+  fromBar: typedNumber,
+  toBar: typedNumber,
   tempoKind: z.enum(TEMPO_KINDS).default('pulse'),
   unit: z.enum(BEAT_UNITS).default('quarter'),
-  targetBpm: number,
-  lowBpm: number,
-  highBpm: number,
-  stretchBpm: number,
-  fromBpm: number,
-  toBpm: number,
+  targetBpm: typedNumber,
+  lowBpm: typedNumber,
+  highBpm: typedNumber,
+  stretchBpm: typedNumber,
+  fromBpm: typedNumber,
+  toBpm: typedNumber,
   recordings: z.string().max(200, 'At most 200 characters, please.').default(''),
   use: z.enum(['mean', 'median']).default('mean'),
-  minutesPerWeek: number,
-  dueOn: z.union([z.literal(''), dateField]).default('')
+  minutesPerWeek: typedNumber,
+  dueOn: orEmpty(sectionFields.dueOn)
 });
 
 export const itemForm = z.object({
   version: z.number().default(0),
-  name: nameField,
-  composer: shortText,
-  kind: z.enum(ITEM_KINDS).default('etude'),
-  edition: shortText,
-  pages: shortText,
-  key: shortText,
-  tested: shortText,
+  name: printedFields.name,
+  composer: printedFields.composer,
+  kind: printedFields.kind.default('etude'),
+  edition: printedFields.edition,
+  pages: printedFields.pages,
+  key: printedFields.key,
+  tested: printedFields.tested,
   errata: z.string().max(4000, 'At most 4,000 characters, please.').default(''),
   cuts: shortText,
-  hasOwnSections: z.boolean().default(false),
+  hasOwnSections: typedMark,
   barsPerLine: z.string().trim().max(2000, 'At most 2,000 characters, please.').default(''),
   metre: z.string().trim().max(7, 'A metre is written 4/4 or 6/8.').default('4/4'),
-  fromBar: number,
-  toBar: number,
-  pickupBeats: number,
-  minutesPerWeek: number,
-  mostPerDayMin: number,
+  fromBar: typedNumber,
+  toBar: typedNumber,
+  pickupBeats: typedNumber,
+  minutesPerWeek: typedNumber,
+  mostPerDayMin: typedNumber,
   strategy: z.enum(STRATEGIES).default('ramp'),
-  notesPerBeat: number,
+  notesPerBeat: typedNumber,
   tires: shortText,
   step: z.enum(STEP_SCHOOLS).default('auto'),
   shape: z.enum(RAMP_SHAPES).default('equal-percent'),

@@ -1,33 +1,32 @@
 /** A candidate's week as a form. Empty starts are "some time that day". */
 import { z } from 'zod';
 import { joinDays } from '../core/plan';
-import { dateField, minutesField, shortText, timeField } from '../core/record';
+import { type PracticeTime, shortText, timeFields } from '../core/record';
 import { hasTooMany, mostExceptions, refineWeek, spanFault } from './time';
+import { orEmpty } from './typed';
 
-const blankTime = z
-  .union([z.literal(''), timeField], 'A time is written 17:00, on the 24-hour clock.')
-  .default('');
-const weekday = z.number().int().min(1).max(7);
+const TIME = 'A time is written 17:00, on the 24-hour clock.';
+const { element: span } = timeFields.week;
+const { element: lesson } = timeFields.lessons;
+const { element: exception } = timeFields.exceptions;
 
 export const timeForm = z
   .object({
     version: z.number().default(1),
-    warmUpMin: minutesField(0, 120),
-    fundamentalsMin: minutesField(0, 240),
+    warmUpMin: timeFields.warmUpMin,
+    fundamentalsMin: timeFields.fundamentalsMin,
     week: z
-      .array(z.object({ weekday, start: blankTime, minutes: minutesField(1) }))
+      .array(span.strip().extend({ start: orEmpty(span.shape.start, TIME) }))
       .max(42, 'At most six spans a weekday.'),
     lessons: z
-      .array(z.object({ weekday, start: blankTime, minutes: minutesField(1, 240), isInside: z.boolean() }))
+      .array(lesson.strip().extend({ start: orEmpty(lesson.shape.start, TIME) }))
       .max(14, 'At most fourteen lessons a week.'),
     exceptions: z
       .array(
-        z.object({
-          date: dateField,
-          until: z.union([z.literal(''), dateField]).default(''),
-          minutes: minutesField(0),
-          why: shortText
-        })
+        exception
+          .strip()
+          .omit({ start: true })
+          .extend({ until: orEmpty(exception.shape.until), why: shortText })
       )
       .refine((all) => !hasTooMany(all), mostExceptions)
   })
@@ -41,19 +40,7 @@ export const timeForm = z
 
 export type TimeForm = z.infer<typeof timeForm>;
 
-type StoredTime = {
-  week: readonly { weekday: number; start?: string | undefined; minutes: number }[];
-  lessons: readonly { weekday: number; start?: string | undefined; minutes: number; isInside: boolean }[];
-  exceptions: readonly {
-    date: string;
-    until?: string | undefined;
-    start?: string | undefined;
-    minutes: number;
-    why?: string | undefined;
-  }[];
-  warmUpMin: number;
-  fundamentalsMin: number;
-};
+type StoredTime = Omit<PracticeTime, 'mocks'>;
 
 export function fillTimeForm(time: StoredTime, version: number): TimeForm {
   return {

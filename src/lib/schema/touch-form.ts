@@ -1,25 +1,24 @@
 /** A touch as a form: fields that may be empty while one types; what it means is the touch schema's to check. */
 import { z } from 'zod';
 import type { LogLine } from '../core/practice';
-import { BEAT_UNITS, type BeatUnit } from '../core/units';
+import type { BeatUnit } from '../core/units';
 import { touchIdField } from './forms';
+import { typedMark, typedNumber, withoutEmpty } from './typed';
 import { idField, longText, touchFields } from '../core/record';
 import { refineTouch } from './touch';
 
-const number = z.number().nullable().default(null);
-
 export const touchForm = z.object({
   touchId: touchIdField,
-  itemId: idField,
+  itemId: touchFields.itemId,
   date: z.string(),
-  fromBar: number,
-  toBar: number,
-  minutes: number,
-  tempoBpm: number,
-  unit: z.enum(BEAT_UNITS).default('quarter'),
+  fromBar: typedNumber,
+  toBar: typedNumber,
+  minutes: typedNumber,
+  tempoBpm: typedNumber,
+  unit: touchFields.unit.unwrap().default('quarter'),
   attempts: z.string().max(60, 'At most 60 attempts in one touch.').default(''),
   notHeld: z.array(z.string()).default([]),
-  isRecorded: z.boolean().default(false),
+  isRecorded: typedMark,
   note: longText
 });
 export type TouchForm = z.infer<typeof touchForm>;
@@ -34,14 +33,16 @@ export function readTouchForm(form: TouchForm, items: readonly Item[], today: st
     else refineTouch(touch, item, today, context);
   });
   const { touchId, isRecorded, ...rest } = form;
+  const given = withoutEmpty(rest);
   return checked.safeParse({
-    ...rest,
+    ...given,
+    // faults of these name what was typed
+    date: rest.date,
+    attempts: rest.attempts,
+    note: rest.note,
     id: touchId || undefined,
-    fromBar: form.fromBar ?? undefined,
-    toBar: form.toBar ?? form.fromBar ?? undefined,
-    tempoBpm: form.tempoBpm ?? undefined,
-    unit: form.tempoBpm === null ? undefined : form.unit,
-    minutes: form.minutes ?? undefined,
+    toBar: given.toBar ?? given.fromBar,
+    unit: given.tempoBpm === undefined ? undefined : given.unit,
     evidence: isRecorded ? 'recording' : undefined
   });
 }
