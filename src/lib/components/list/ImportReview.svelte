@@ -58,14 +58,14 @@
   const lacking = $derived(lacks.filter((lack) => lack !== null).length);
 </script>
 
-{#snippet numbers(columns: NumberColumns, row: ListRow, i: number)}
+{#snippet numbers(columns: NumberColumns, i: number)}
   {#each columns as [field, label] (field)}
     <td
       ><input
         type="number"
         aria-label="{label}, row {i + 1}"
         aria-invalid={$errors.rows?.[i]?.[field] ? 'true' : undefined}
-        bind:value={row[field]}
+        bind:value={$form.rows[i]![field]}
       /></td
     >
   {/each}
@@ -106,14 +106,14 @@
                 >{#each ITEM_KINDS as kind (kind)}<option>{kind}</option>{/each}</select
               ></td
             >
-            {@render numbers(BARS, row, i)}
+            {@render numbers(BARS, i)}
             <td><input class="metre" aria-label="Metre, row {i + 1}" bind:value={row.metre} /></td>
             <td
               ><select aria-label="Beat unit, row {i + 1}" bind:value={row.unit}
                 >{#each BEAT_UNITS as unit (unit)}<option value={unit}>{sayUnit(unit)}</option>{/each}</select
               ></td
             >
-            {@render numbers(TEMPO_AND_MINUTES, row, i)}
+            {@render numbers(TEMPO_AND_MINUTES, i)}
             <td
               ><button
                 type="button"
