@@ -21,6 +21,8 @@ const MOST_VALUES = 4_000_000;
 const MOST_DEPTH = 16;
 /** 2,000 candidates, the lists, the head, and 20,000 files beside them. */
 const MOST_FILES = 22_002;
+const FOREIGN = 'It holds files that do not belong there.';
+
 /** Why a file was not unpacked, as a sentence. */
 export class Unreadable extends Error {
   /** By which it is known on the other side of a thread. */
@@ -43,6 +45,7 @@ export async function unpack(
     const bytes = typeof source === 'string' ? statSync(source).size : source.length;
     const zip = await openZip(source);
     try {
+      if (zip.entryCount > MOST_FILES) throw new Unreadable(FOREIGN);
       return await unpackEntries(zip, bytes, sinkOf, onBytes);
     } finally {
       zip.close();
@@ -71,8 +74,7 @@ async function unpackEntries(
   let [packed, unpacked, filed] = [0, 0, 0];
   for await (const entry of zip.eachEntry()) {
     const name = String(entry.fileName);
-    if (names.has(name) || names.size >= MOST_FILES)
-      throw new Unreadable('It holds files that do not belong there.');
+    if (names.has(name) || names.size >= MOST_FILES) throw new Unreadable(FOREIGN);
     names.add(name);
     const sink = sinkOf(name);
     if (!sink) packed += entry.compressedSize;
