@@ -28,10 +28,20 @@ const candidateFile = (n: number) => `candidates/${String(n + 1).padStart(4, '0'
 export type Outgoing = Omit<Archive, 'candidates'> & {
   readonly candidates: Iterable<ArchiveCandidate>;
   readonly files?: Iterable<ReadFile>;
+  /** Called once when it is written, or nobody reads on. */
+  readonly end?: () => void;
 };
 
 /** The file's bytes as they come; the same content gives the same bytes. */
-export function* writeArchive({ head, calls, candidates, files = [] }: Outgoing): Generator<Uint8Array> {
+export function* writeArchive(outgoing: Outgoing): Generator<Uint8Array> {
+  try {
+    yield* writeParts(outgoing);
+  } finally {
+    outgoing.end?.();
+  }
+}
+
+function* writeParts({ head, calls, candidates, files = [] }: Outgoing): Generator<Uint8Array> {
   const chunks: Uint8Array[] = [];
   const zip = new Zip((fault, chunk) => {
     if (fault) throw fault;

@@ -149,6 +149,16 @@ describe('files beside the records', () => {
   });
 });
 
+it('an archive that nobody reads on ends, however little of it was read', () => {
+  for (const parts of [1, 2, 3]) {
+    let ended = 0;
+    const writing = writeArchive({ ...whole, end: () => (ended += 1) });
+    for (let n = 0; n < parts; n += 1) writing.next();
+    writing.return(undefined);
+    expect(ended).toBe(1);
+  }
+});
+
 describe('an archive that is taken in', () => {
   it('and stopped half-way leaves nothing behind', async () => {
     const app = studio();

@@ -44,17 +44,9 @@ export const streamStudio = waitingUseCase({
     noteExport(who, 'studio');
     const copy = await openCopy(app.db, input.folder);
     const whole = wholeStudio({ ...app, db: copy.db });
-    return { ...whole, candidates: andThen(whole.candidates, copy.end), files: readFiles(input.files) };
+    return { ...whole, files: readFiles(input.files), end: copy.end };
   }
 });
-
-function* andThen<T>(all: Iterable<T>, end: () => void): Generator<T> {
-  try {
-    yield* all;
-  } finally {
-    end();
-  }
-}
 
 /** Its candidates are read one at a time. */
 function wholeStudio(app: App): Outgoing {

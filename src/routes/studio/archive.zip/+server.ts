@@ -11,3 +11,9 @@ export const GET: RequestHandler = async (event) => {
   const archive = await runWaiting(event, streamStudio, { folder, files: filesFolder() });
   return sendZip(writeArchive(archive), `studio-${archive.head.madeAt.slice(0, 10)}.zip`);
 };
+
+/** Asked without its body, no copy of the studio is made. */
+export const HEAD: RequestHandler = (event) => {
+  allow(event, streamStudio, undefined);
+  return new Response(null, { headers: { 'content-type': 'application/zip' } });
+};
