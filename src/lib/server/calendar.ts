@@ -88,13 +88,20 @@ function blockEvents(
   });
 }
 
+const round = (bpm: number) => Math.round(bpm * 100) / 100;
+
 function describeBlock(block: PlannedBlock, item: PlannedItem): string {
   if (block.kind === 'keep-warm') return 'keep it warm';
   if (block.kind === 'run' || block.kind === 'easy-run') return 'one run, straight through';
   const rung = rungOfBlock(item, block);
   const bars = barsOf(item, block);
   if (!rung || !bars) return '';
-  return `bars ${bars.fromBar}–${bars.toBar} at ${sayUnit(rung.click.unit)} ${Math.round(rung.click.bpm * 100) / 100}`;
+  const { click } = rung;
+  const from =
+    block.fromClick?.unit === click.unit && block.fromClick.bpm < click.bpm
+      ? `${round(block.fromClick.bpm)} to `
+      : '';
+  return `bars ${bars.fromBar}–${bars.toBar} at ${sayUnit(click.unit)} ${from}${round(click.bpm)}`;
 }
 
 /** Writes the file and says what it sent, so that the next one can be compared with it. `stampMs` dates the file. */

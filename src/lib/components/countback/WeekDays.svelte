@@ -1,6 +1,6 @@
 <!-- A week opened in place: each day's minutes with their arithmetic, and its blocks in order. -->
 <script lang="ts">
-  import Tempo from '$lib/components/note/Tempo.svelte';
+  import BlockTempo from '$lib/components/note/BlockTempo.svelte';
   import { type PlannedBlock, type PlannedWeek, type SeasonPlan, rungOfBlock } from '$lib/core/season';
   import { dayOf, sayDate, saySpan } from '$lib/core/units';
   import PinForm from './PinForm.svelte';
@@ -72,7 +72,7 @@
             <span class="length">{block.start ?? ''} {block.minutes} min</span>
             {itemOf(block).name}
             {#if block.bars}<span class="soft bars">bars {block.bars.fromBar}–{block.bars.toBar}</span>{/if}
-            {#if click}<Tempo bpm={click.bpm} unit={click.unit} height={13} />{:else}<span class="soft"
+            {#if click}<BlockTempo {block} {click} height={13} />{:else}<span class="soft"
                 >{KINDS[block.kind]}</span
               >{/if}
             {@render pin(day.date, block, pinnable(day.blocks, i))}

@@ -175,6 +175,9 @@
     align-items: center;
     min-height: 30px;
   }
+  .target form + form {
+    margin-top: 4px;
+  }
   .bpm,
   select {
     min-height: 30px;

@@ -1,6 +1,6 @@
 <!-- Today's road map: the day's blocks in order. A block fills the form. -->
 <script lang="ts">
-  import TempoMark from '$lib/components/note/Tempo.svelte';
+  import BlockTempo from '$lib/components/note/BlockTempo.svelte';
   import { type PlannedBlock, type SeasonPlan, barsOf, rungOfBlock } from '$lib/core/season';
   import { type Tempo, dayOf, sayDate } from '$lib/core/units';
 
@@ -41,9 +41,9 @@
             <span>
               <strong>{itemOf(block).name}</strong><br />
               <span class="soft"
-                >{#if click && section}bars {section.fromBar}–{section.toBar} at <TempoMark
-                    bpm={click.bpm}
-                    unit={click.unit}
+                >{#if click && section}bars {section.fromBar}–{section.toBar} at <BlockTempo
+                    {block}
+                    {click}
                     height={13}
                   />{:else}{KINDS[block.kind]}{/if}</span
               >

@@ -1,14 +1,19 @@
-<!-- A tempo: the note that is counted, and the number a metronome says. -->
+<!-- A tempo: the note that is counted, and the number a metronome says; with the one it starts from, where it climbs. -->
 <script lang="ts">
-  import type { BeatUnit } from '$lib/core/units';
+  import { type BeatUnit, sayBpm } from '$lib/core/units';
   import NoteValue from './NoteValue.svelte';
 
-  let { bpm, unit, height = 16 }: { bpm: number; unit: BeatUnit; height?: number } = $props();
-
-  const said = $derived(Number.isInteger(bpm) ? String(bpm) : bpm.toFixed(1));
+  let {
+    bpm,
+    unit,
+    from = null,
+    height = 16
+  }: { bpm: number; unit: BeatUnit; from?: number | null; height?: number } = $props();
 </script>
 
-<span class="tempo"><NoteValue {unit} {height} />{said}</span>
+<span class="tempo"
+  ><NoteValue {unit} {height} />{from === null ? '' : `${sayBpm(from)} → `}{sayBpm(bpm)}</span
+>
 
 <style>
   .tempo :global(svg) {

@@ -1,6 +1,6 @@
 <!-- Seven days on one sheet: each block with its bars and tempo, three boxes for clean in a row, and room to write. -->
 <script lang="ts">
-  import Tempo from '$lib/components/note/Tempo.svelte';
+  import BlockTempo from '$lib/components/note/BlockTempo.svelte';
   import { type PlannedBlock, type SeasonPlan, barsOf, rungOfBlock } from '$lib/core/season';
   import { dayOf, formatDate, sayDate, weekdayOf } from '$lib/core/units';
 
@@ -59,7 +59,7 @@
                 >{#if click && section}{section.fromBar}–{section.toBar}{:else}{KINDS[block.kind]}{/if}</td
               >
               <td class="tempo"
-                >{#if click}<Tempo bpm={click.bpm} unit={click.unit} height={12} />{/if}</td
+                >{#if click}<BlockTempo {block} {click} height={12} />{/if}</td
               >
               <td class="boxes"
                 >{#if click}<i></i><i></i><i></i>{/if}</td
@@ -111,7 +111,7 @@
     text-align: right;
   }
   .what {
-    width: 62mm;
+    width: 56mm;
     overflow: hidden;
     font-weight: 600;
     text-overflow: ellipsis;
@@ -120,7 +120,7 @@
     width: 24mm;
   }
   .tempo {
-    width: 17mm;
+    width: 26mm;
   }
   .boxes {
     width: 16mm;

@@ -5,15 +5,17 @@
  * first; all of it only when the load has become much less even than it need be.
  */
 import type { DayNumber, Minutes } from '../units';
-import { LEAST_BLOCK_MIN } from './block-task';
-import { layBlocks } from './blocks';
+import type { Touched } from './block-task';
+import { fewerMissing, layBlocks } from './blocks';
 import { type Around, type Measure, fitAround, measureEvenness, shortOf } from './around';
 import type { Demand, Demands } from './demand';
 import { type AgreedMinutes, keepAgreed, leastBlock, sumMinutes } from './keep';
 import { levelDemands } from './level';
+import { fillForward } from './forward';
+import { type Missed, putMissedFirst } from './missed';
 
 /** Laying all afresh is only worth the upheaval when sum of load^2 / capacity falls by this (judgement). */
-const WORTH_UPHEAVAL = 1.05;
+const WORTH_UPHEAVAL = 1.15;
 /** Where days have too little for two blocks, where blocks happen to lie makes more of a difference than that. */
 const WORTH_UPHEAVAL_COARSE = 1.2;
 /** Lost minutes come back within so many days where they can, so that the dates after them stay. */
@@ -22,7 +24,10 @@ const SOON_DAYS: readonly number[] = [7, 14, 28];
 const LOST_SHARE = 0.25;
 
 /** What is asked, and what is kept of it from the plan before or was set by hand; pinned minutes are never released. */
-export type AskedDemand = Demand & { readonly kept: readonly AgreedMinutes[] };
+export type AskedDemand = Demand & {
+  readonly kept: readonly AgreedMinutes[];
+  readonly missed?: Missed | undefined;
+};
 
 export type Allotment = { readonly day: DayNumber; readonly minutes: Minutes };
 
@@ -49,16 +54,20 @@ export type Allotted = {
 
 /**
  * Allots all that is asked; the first are served first. `capacity` are the minutes of each day, from the first on, and
- * `limited` those of them to use where nothing was agreed yet. The same call gives the same minutes.
+ * `limited` those of them to use where nothing was agreed yet; `touched` are the touches beside them; where it may not be laid afresh, what was agreed stays however uneven it has become. The same call
+ * gives the same.
  */
 export function allot(
-  asked: readonly AskedDemand[],
+  given: readonly AskedDemand[],
   capacity: ReadonlyMap<DayNumber, Minutes>,
-  limited: ReadonlyMap<DayNumber, Minutes> = capacity
+  limited: ReadonlyMap<DayNumber, Minutes> = capacity,
+  touched: Touched = new Map(),
+  mayBeAfresh = true
 ): Allotted {
-  const within = allotWithin(asked, capacity, limited);
+  const asked = putMissedFirst(given, capacity);
+  const within = allotWithin(asked, capacity, limited, touched, mayBeAfresh);
   if (limited === capacity || within.pieceMin.every((minutes) => minutes === 0)) return within;
-  const beyond = allotWithin(asked, capacity, capacity);
+  const beyond = allotWithin(asked, capacity, capacity, touched, mayBeAfresh);
   const pieces = (allotted: Allotted) => allotted.pieceMin.reduce((sum, minutes) => sum + minutes, 0);
   return pieces(beyond) < pieces(within) ? beyond : within;
 }
@@ -67,45 +76,55 @@ export function allot(
 function allotWithin(
   asked: readonly AskedDemand[],
   capacity: ReadonlyMap<DayNumber, Minutes>,
-  limited: ReadonlyMap<DayNumber, Minutes>
+  limited: ReadonlyMap<DayNumber, Minutes>,
+  touched: Touched,
+  mayBeAfresh: boolean
 ): Allotted {
   const pinned = keepAgreed(asked, capacity, (kept) => kept.isPinned);
   const whole = fitAround(pinned, limited);
   // beside what is pinned, the limit may leave less than fits
   if (limited !== capacity && shortOf(whole).join() !== shortOf(fitAround(pinned, capacity)).join())
-    return allotWithin(asked, capacity, capacity);
+    return allotWithin(asked, capacity, capacity, touched, mayBeAfresh);
   const measure = measureEvenness(whole);
   const isAgreed = asked.some((one) => one.kept.some((kept) => !kept.isPinned));
-  const agreed = isAgreed ? keepWhatBlocks(asked, capacity, whole, measure) : null;
-  const worth = measure.isFine ? WORTH_UPHEAVAL : WORTH_UPHEAVAL_COARSE;
-  if (agreed && isWhole(agreed) && agreed.uneven <= measure.least * worth) return agreed;
-  const fresh = layAround(asked, whole, whole, measure);
-  return agreed ? lessUpheaval(agreed, fresh, worth) : fresh;
+  const agreed = isAgreed ? keepWhatBlocks(asked, capacity, whole, measure, touched) : null;
+  const worth = !mayBeAfresh ? Infinity : measure.isFine ? WORTH_UPHEAVAL : WORTH_UPHEAVAL_COARSE;
+  if (agreed && isWhole(asked, agreed) && agreed.uneven <= measure.least * worth) return agreed;
+  const fresh = layAround(asked, whole, whole, measure, touched);
+  return agreed ? lessUpheaval(asked, agreed, fresh, worth) : fresh;
 }
 
 /** What was agreed, unless laying afresh alone leaves no piece of a block, or is evener by what an upheaval is worth. */
-function lessUpheaval(agreed: Allotted, fresh: Allotted, worth: number): Allotted {
-  if (isWhole(fresh) !== isWhole(agreed)) return isWhole(fresh) ? fresh : agreed;
+function lessUpheaval(
+  asked: readonly AskedDemand[],
+  agreed: Allotted,
+  fresh: Allotted,
+  worth: number
+): Allotted {
+  if (isWhole(asked, fresh) !== isWhole(asked, agreed)) return isWhole(asked, fresh) ? fresh : agreed;
   return agreed.uneven > fresh.uneven * worth ? fresh : agreed;
 }
 
 /** Whether nothing as long as a block is left in pieces. */
-const isWhole = ({ pieceMin }: Allotted) => Math.max(0, ...pieceMin) < LEAST_BLOCK_MIN;
+const isWhole = (asked: readonly AskedDemand[], { pieceMin }: Allotted) =>
+  asked.every((one, a) => pieceMin[a] === 0 || pieceMin[a]! < leastBlock(one));
 
 /** Keeps what fits; items whose minutes then find no block let go of all they had, so that only they move. */
 function keepWhatBlocks(
   asked: readonly AskedDemand[],
   capacity: ReadonlyMap<DayNumber, Minutes>,
   whole: Around,
-  measure: Measure
+  measure: Measure,
+  touched: Touched
 ): Allotted | null {
   const released = asked.map(() => new Set<DayNumber>());
   for (;;) {
     const kept = keepWhatFits(asked, capacity, whole, released);
     if (!kept) return null;
-    const agreed = layAround(asked, kept, whole, measure);
+    const agreed = layAround(asked, kept, whole, measure, touched);
     const stuck = asked.flatMap((one, a) =>
-      agreed.pieceMin[a]! >= LEAST_BLOCK_MIN && one.kept.some((k) => !k.isPinned && !released[a]!.has(k.day))
+      agreed.pieceMin[a]! >= Math.max(1, leastBlock(one)) &&
+      one.kept.some((k) => !k.isPinned && !released[a]!.has(k.day))
         ? [a]
         : []
     );
@@ -156,19 +175,19 @@ function windowOf(asked: readonly Demand[], demands: Demands, row: number) {
 }
 
 /** Lays what is asked beside what stays, and says what is short, as `whole` found it. */
-function layAround(asked: readonly AskedDemand[], around: Around, whole: Around, measure: Measure): Allotted {
+function layAround(
+  asked: readonly AskedDemand[],
+  around: Around,
+  whole: Around,
+  measure: Measure,
+  touched: Touched
+): Allotted {
   const { stay } = around;
-  const { demands, fit } = soonest(asked, around);
-  const blocks = layBlocks({
-    demands,
-    placed: fit.placed,
-    levels: levelDemands(demands, fit.placed),
-    items: asked.length,
-    mostPerDay: asked.map((one) => one.mostPerDay),
-    least: asked.map(leastBlock),
-    before: (a, day) => asked[a]!.kept.some((kept) => kept.day === day),
-    lying: stay.lying
-  });
+  const soon = soonest(asked, around);
+  const near = blocksOf(asked, soon, touched);
+  // what finds no block within the nearest days may find one later
+  const { demands, blocks } =
+    soon === around || near.missing === 0 ? near : fewerMissing(near, blocksOf(asked, around, touched));
   const minutes = stay.minutes.map((days) => new Map(days));
   for (const { row, day, minutes: more } of blocks.placements) {
     const mine = minutes[demands.rowOf[row]!.demand]!;
@@ -176,6 +195,18 @@ function layAround(asked: readonly AskedDemand[], around: Around, whole: Around,
   }
   const pieceMin = asked.map(() => 0);
   blocks.left.forEach((left, r) => (pieceMin[demands.rowOf[r]!.demand]! += left));
+  const agreedOn = new Map<DayNumber, Minutes>();
+  for (const { day, minutes: min } of asked.flatMap((one) => one.kept))
+    agreedOn.set(day, (agreedOn.get(day) ?? 0) + min);
+  const isAgreed = asked.some((one) => one.kept.some((kept) => !kept.isPinned));
+  fillForward({
+    minutes,
+    asked,
+    capacity: around.capacity,
+    share: measure.even,
+    isOpen: (day, load) => !isAgreed || load < (agreedOn.get(day) ?? 0),
+    isPinned: (a, day) => asked[a]!.kept.some((kept) => kept.isPinned && kept.day === day)
+  });
   const load = new Map<DayNumber, Minutes>();
   for (const mine of minutes) for (const [day, min] of mine) load.set(day, (load.get(day) ?? 0) + min);
   return {
@@ -198,6 +229,28 @@ function layAround(asked: readonly AskedDemand[], around: Around, whole: Around,
     uneven: measure.unevenness(load)
   };
 }
+
+/** Everything that is still asked, in blocks. */
+function blocksOf(asked: readonly AskedDemand[], { demands, fit, stay, capacity }: Around, touched: Touched) {
+  const blocks = layBlocks({
+    demands,
+    placed: fit.placed,
+    levels: levelDemands(demands, fit.placed),
+    items: asked.length,
+    mostPerDay: asked.map((one) => one.mostPerDay),
+    least: asked.map(leastBlock),
+    before: (a, day) => asked[a]!.kept.some((kept) => kept.day === day),
+    lying: stay.lying,
+    touched,
+    climbing: asked.map((one) => one.climbing ?? null),
+    practiceDays: practiceDaysOf(capacity),
+    opens: demands.rows.map((row) => new Set(row.cells.map((cell) => cell.column)))
+  });
+  return { demands, blocks, missing: blocks.left.reduce((sum, minutes) => sum + minutes, 0) };
+}
+
+const practiceDaysOf = (capacity: ReadonlyMap<DayNumber, Minutes>) =>
+  [...capacity.keys()].filter((day) => capacity.get(day)! > 0).sort((a, b) => a - b);
 
 /** Lost minutes within the nearest days that hold them all; where none do, or nothing was kept, within their windows. */
 function soonest(asked: readonly AskedDemand[], around: Around): Around {

@@ -1,6 +1,6 @@
 /** What is asked beside what stays: how much of it fits, and how even the load could be and is. */
 import type { DayNumber, Minutes } from '../units';
-import { LEAST_BLOCK_MIN } from './block-task';
+import { LEAST_LONG_BLOCK_MIN } from './block-task';
 import { type Demands, readDemands } from './demand';
 import { type Fit, findFit } from './fit';
 import { type Stay, sumMinutes } from './keep';
@@ -32,6 +32,8 @@ const MOST_STRETCH_DAYS = 7;
 export type Measure = {
   readonly unevenness: (load: ReadonlyMap<DayNumber, Minutes>) => number;
   readonly least: number;
+  /** The even load of each day. */
+  readonly even: ReadonlyMap<DayNumber, Minutes>;
   /** Measured day by day. */
   readonly isFine: boolean;
 };
@@ -54,7 +56,7 @@ export function measureEvenness({ demands, fit, stay, capacity }: Around): Measu
     days.reduce((sum, d) => sum + stay.lying.on(d), 0);
   const stretch = Math.min(
     MOST_STRETCH_DAYS,
-    Math.ceil((2 * LEAST_BLOCK_MIN * days.length) / Math.max(1, placed))
+    Math.ceil((2 * LEAST_LONG_BLOCK_MIN * days.length) / Math.max(1, placed))
   );
   const unevenness = (load: ReadonlyMap<DayNumber, Minutes>) => {
     let sum = 0;
@@ -65,5 +67,5 @@ export function measureEvenness({ demands, fit, stay, capacity }: Around): Measu
     }
     return sum;
   };
-  return { unevenness, least: unevenness(even), isFine: stretch === 1 };
+  return { unevenness, least: unevenness(even), even, isFine: stretch === 1 };
 }

@@ -1,11 +1,16 @@
 /** What is asked when minutes are to become blocks, and the tables that the steps of it share. Decides nothing. */
 import type { DayNumber, Minutes } from '../units';
-import type { Demands, Lying } from './demand';
+import type { Climbing, Demands, Lying } from './demand';
 import type { Levels } from './level';
 
-/** Below this a block is not worth unpacking for; above, a mind wanders (judgement, common practice 3 to 25). */
-export const LEAST_BLOCK_MIN: Minutes = 8;
+/** Above this a mind wanders (judgement, common practice 3 to 25). */
 export const LONGEST_BLOCK_MIN: Minutes = 25;
+/** More things on a day are too many to keep in mind (judgement). */
+export const MOST_BLOCKS_A_DAY = 12;
+/** The least of a block lies between these, by how long the music is (judgement). */
+export const LEAST_BLOCK_MIN: Minutes = 3;
+export const LEAST_LONG_BLOCK_MIN: Minutes = 8;
+
 export type BlockTask = {
   readonly demands: Demands;
   /** Minutes to place of each row. */
@@ -14,13 +19,23 @@ export type BlockTask = {
   readonly items: number;
   /** The most an item may have on any day, what it has there already included. */
   readonly mostPerDay: readonly Minutes[];
-  /** Least minutes of a new block of each item: LEAST_BLOCK_MIN, or all it asks where that is less. */
+  /** Least minutes of a new block of each item, or all it asks where that is less. */
   readonly least: readonly Minutes[];
   /** Where an item had a block before: taken again where it is as good as another day. */
   readonly before: (item: number, day: DayNumber) => boolean;
   /** A block that lies already can grow by as little as a minute. */
   readonly lying: Lying;
+  readonly touched: Touched;
+  /** Each item's ladder; null where it is only minutes. */
+  readonly climbing: readonly (Climbing | null)[];
+  /** All days that have minutes, in time order. */
+  readonly practiceDays: readonly DayNumber[];
+  /** For each row, the columns its window lies over. */
+  readonly opens: readonly ReadonlySet<number>[];
 };
+
+/** Touches of each day, beside the room it has. */
+export type Touched = ReadonlyMap<DayNumber, { readonly minutes: Minutes; readonly blocks: number }>;
 
 export type Placement = { readonly row: number; readonly day: DayNumber; readonly minutes: Minutes };
 export type Blocks = {

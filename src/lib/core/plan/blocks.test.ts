@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { type RandomStudio, randomStudio } from '../../../../tests/fixtures/random-studio';
 import { type Allotted, allot } from './allot';
-import { LEAST_BLOCK_MIN } from './block-task';
+import { LEAST_LONG_BLOCK_MIN } from './block-task';
 
 const lay = ({ demands, room }: RandomStudio) =>
   allot(
@@ -24,7 +24,7 @@ describe('whole blocks, over seeded random studios', () => {
       for (const [day, minutes] of loads(laid)) expect(minutes).toBeLessThanOrEqual(studio.room.get(day)!);
       studio.demands.forEach((demand, i) => {
         for (const { minutes } of laid.byAsked[i]!) {
-          expect(minutes).toBeGreaterThanOrEqual(LEAST_BLOCK_MIN);
+          expect(minutes).toBeGreaterThanOrEqual(LEAST_LONG_BLOCK_MIN);
           expect(minutes).toBeLessThanOrEqual(demand.mostPerDay);
         }
       });
@@ -63,7 +63,7 @@ describe('whole blocks, over seeded random studios', () => {
       const { shortMin, pieceMin } = lay(studio);
       if (shortMin.some((minutes) => minutes > 0)) continue;
       fitting += 1;
-      expect(Math.max(...pieceMin)).toBeLessThan(LEAST_BLOCK_MIN);
+      expect(Math.max(...pieceMin)).toBeLessThan(LEAST_LONG_BLOCK_MIN);
     }
     expect(fitting).toBeGreaterThan(STUDIOS.length / 3);
   });
@@ -73,16 +73,16 @@ describe('whole blocks, over seeded random studios', () => {
       const laid = lay(studio);
       const load = loads(laid);
       studio.demands.forEach(({ windows, mostPerDay }, i) => {
-        if (laid.pieceMin[i]! < LEAST_BLOCK_MIN) return;
+        if (laid.pieceMin[i]! < LEAST_LONG_BLOCK_MIN) return;
         // the first window is open on all days on which any of the item's minutes may lie early
         const early = windows.reduce((a, b) => (b.to < a.to ? b : a));
         for (const [day, room] of studio.room) {
-          if (day < early.from || day > early.to || mostPerDay < LEAST_BLOCK_MIN) continue;
+          if (day < early.from || day > early.to || mostPerDay < LEAST_LONG_BLOCK_MIN) continue;
           const there = laid.byAsked[i]!.find((a) => a.day === day)?.minutes ?? 0;
           const spare = room - (load.get(day) ?? 0);
-          expect(there > 0 ? Math.min(spare, mostPerDay - there) : Math.floor(spare / LEAST_BLOCK_MIN)).toBe(
-            0
-          );
+          expect(
+            there > 0 ? Math.min(spare, mostPerDay - there) : Math.floor(spare / LEAST_LONG_BLOCK_MIN)
+          ).toBe(0);
         }
       });
     }

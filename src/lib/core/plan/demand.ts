@@ -13,6 +13,22 @@ export type Demand = {
   readonly id: string;
   readonly mostPerDay: Minutes;
   readonly windows: readonly Window[];
+  /** Least minutes of one block. Missing: 8. */
+  readonly least?: Minutes;
+  /** Missing where it is only minutes. */
+  readonly climbing?: Climbing;
+};
+
+/** How the minutes of a ladder are climbed. */
+export type Climbing = {
+  /** Minutes left of each rung, in climbing order. */
+  readonly rungs: readonly Minutes[];
+  /** Practice days on end that it may rest, on a day. */
+  readonly mostRest: (day: DayNumber) => number;
+  /** Days on which it is touched besides. */
+  readonly touchedOn: ReadonlySet<DayNumber>;
+  /** The last day before today on which it was played. */
+  readonly lastPlayed: DayNumber | null;
 };
 
 /** Days alike, in time order: `room` minutes still free on each (over 0), `load` minutes that lie there already. */

@@ -9,7 +9,7 @@ export * from './day-order';
 export { type Demand, type Window, readDemands } from './demand';
 export { findFit } from './fit';
 export { levelDemands, unevenness } from './level';
-export { LEAST_BLOCK_MIN, LONGEST_BLOCK_MIN } from './block-task';
+export { LEAST_BLOCK_MIN, LEAST_LONG_BLOCK_MIN, LONGEST_BLOCK_MIN, MOST_BLOCKS_A_DAY } from './block-task';
 export * from './away';
 export * from './tires';
 export { type ExtraDays, doesFit, leastEvenExtra } from './extra';

@@ -26,9 +26,9 @@ describe('what stays of a plan', () => {
     expect(left).toEqual([[5, 10]]);
   });
 
-  it('yields a surplus from the nearest days', () => {
+  it('yields a surplus from the latest days', () => {
     const { stays, left } = keep([ask([[0, 3, 24]], [[0, 12], [1, 12], [3, 12]])], [30, 30, 30, 30]); // prettier-ignore
-    expect(stays).toEqual([[[1, 12], [3, 12]]]); // prettier-ignore
+    expect(stays).toEqual([[[0, 12], [1, 12]]]); // prettier-ignore
     expect(left).toEqual([[0]]);
   });
 
@@ -36,6 +36,12 @@ describe('what stays of a plan', () => {
     const { stays } = keep([ask([[0, 0, 20]], [[0, 20]]), ask([[0, 0, 20]], [[0, 20]])], [30]);
     expect(stays).toEqual([[[0, 20]], [[0, 10]]]);
     expect(keep([ask([[0, 0, 40]], [[0, 40]], 25)], [60]).stays).toEqual([[[0, 25]]]);
+  });
+
+  it('grows the block before by what is less than one at the end', () => {
+    const { stays, left } = keep([ask([[0, 3, 29]], [[0, 12], [1, 12], [3, 12]])], [30, 30, 30, 30]); // prettier-ignore
+    expect(stays).toEqual([[[0, 12], [1, 17]]]); // prettier-ignore
+    expect(left).toEqual([[0]]);
   });
 
   it('goes where less than a block would stay, unless it was pinned', () => {

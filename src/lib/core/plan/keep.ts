@@ -1,16 +1,18 @@
 /**
  * What stays of a plan that was agreed, and what is then still asked. A kept block counts for the window that closes
- * first; what is asked no longer is taken from the nearest days, so that later dates stay. Nothing kept goes over a
+ * first; what is asked no longer is taken from the latest days, so that no date comes later by it. Nothing kept goes over a
  * day's capacity or an item's most per day: the lower in the order yields.
  */
 import type { DayNumber, Minutes } from '../units';
-import { LEAST_BLOCK_MIN } from './block-task';
+import { LEAST_LONG_BLOCK_MIN } from './block-task';
 import type { Demand, Lying } from './demand';
 
 export type AgreedMinutes = {
   readonly day: DayNumber;
   readonly minutes: Minutes;
   readonly isPinned: boolean;
+  /** What was missed comes before what else was agreed. */
+  readonly isFirst?: boolean;
 };
 
 export type Stay = {
@@ -22,12 +24,12 @@ export type Stay = {
 
 /** Least minutes of a block of what is asked: all of it where that is less. */
 export function leastBlock(demand: Demand): Minutes {
-  return Math.min(LEAST_BLOCK_MIN, sumMinutes(demand.windows));
+  return Math.min(demand.least ?? LEAST_LONG_BLOCK_MIN, sumMinutes(demand.windows));
 }
 
 type Keepable = Demand & { readonly kept: readonly AgreedMinutes[] };
 
-/** Pinned blocks first, then what was agreed; of each item the latest days first. `stays` says which are looked at. */
+/** Pinned blocks first, then what was missed, then what was agreed; of each item the earliest days first. `stays` says which are looked at. */
 export function keepAgreed(
   asked: readonly Keepable[],
   capacity: ReadonlyMap<DayNumber, Minutes>,
@@ -42,16 +44,31 @@ export function keepAgreed(
     const open = openWindows(one, left[a]!, day);
     const asks = open.reduce((sum, w) => sum + left[a]![w]!, 0);
     const stay = Math.min(most, room, asks);
-    if (stay <= 0 || (!isPinned && there + stay < leastBlock(one))) return;
+    if (stay <= 0) return;
+    const isBlock = isPinned || there + stay >= leastBlock(one);
+    // the end of what is asked, less than a block: the block before it grows
+    const at = isBlock ? day : stay === asks && stay < most ? blockBefore(one, a, day, stay) : undefined;
+    if (at === undefined) return;
     takeOff(left[a]!, open, stay);
-    minutes[a]!.set(day, there + stay);
-    load.set(day, (load.get(day) ?? 0) + stay);
+    minutes[a]!.set(at, (minutes[a]!.get(at) ?? 0) + stay);
+    load.set(at, (load.get(at) ?? 0) + stay);
   };
-  for (const isPinned of [true, false])
-    asked.forEach((one, a) => {
-      const mine = one.kept.filter((kept) => kept.isPinned === isPinned && stays(kept, a));
-      for (const kept of mine.sort((x, y) => y.day - x.day)) keep(one, a, kept);
-    });
+  const blockBefore = (one: Keepable, a: number, day: DayNumber, more: Minutes) =>
+    [...minutes[a]!]
+      .filter(
+        ([at, there]) =>
+          at < day &&
+          there + more <= one.mostPerDay &&
+          (load.get(at) ?? 0) + more <= (capacity.get(at) ?? 0) &&
+          one.windows.some((w) => w.from <= at && day <= w.to)
+      )
+      .sort(([x], [y]) => y - x)[0]?.[0];
+  const turn = ({ isPinned, isFirst = false }: AgreedMinutes) => (isPinned ? 0 : isFirst ? 1 : 2);
+  for (const now of [0, 1, 2])
+    for (const a of inOrder(asked)) {
+      const mine = asked[a]!.kept.filter((kept) => turn(kept) === now && stays(kept, a));
+      for (const kept of mine.sort((x, y) => x.day - y.day)) keep(asked[a]!, a, kept);
+    }
   return {
     demands: asked.map((one, a) => ({
       ...one,
@@ -60,6 +77,14 @@ export function keepAgreed(
     minutes,
     lying: { ofDemand: (a, day) => minutes[a]!.get(day) ?? 0, on: (day) => load.get(day) ?? 0 }
   };
+}
+
+/** In the teacher's order; where what was missed needs room, what has to be done soonest is kept before what can move. */
+function inOrder(asked: readonly Keepable[]): number[] {
+  const order = asked.map((_, a) => a);
+  if (!asked.some((one) => one.kept.some((kept) => kept.isFirst))) return order;
+  const soonest = asked.map(({ windows }) => Math.min(...windows.map((w) => w.to)));
+  return order.sort((a, b) => soonest[a]! - soonest[b]! || a - b);
 }
 
 /** The windows of an item that a day lies in and that still ask for minutes; the one that closes first is first. */

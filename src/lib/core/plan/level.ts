@@ -21,7 +21,7 @@ export type Levels = {
  * `rooms` are whole and over 0, `minutes` what each row really places, `loads` what lies on the columns already.
  * Cost: one flow for each level, twice at most.
  */
-export function levelLoad(
+function levelLoad(
   rows: readonly Row[],
   minutes: readonly Minutes[],
   rooms: readonly Minutes[],

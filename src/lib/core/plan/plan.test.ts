@@ -163,8 +163,9 @@ describe('touches reserved first', () => {
     ).toEqual([]);
   });
 
-  it('last between five and ten minutes', () => {
-    expect([30, 240, 900].map(touchMinutes)).toEqual([5, 6, 10]);
+  it('last half as long again as the music and a minute, at least two', () => {
+    // 45 s, 6 min, 22.5 min
+    expect([30, 240, 900].map(touchMinutes)).toEqual([2, 7, 24]);
   });
 });
 

@@ -5,6 +5,7 @@
  */
 import type { RampShape } from '../record';
 import type { Minutes, Share } from '../units';
+import { LEAST_BLOCK_MIN, LEAST_LONG_BLOCK_MIN } from './block-task';
 
 export { RAMP_SHAPES, type RampShape } from '../record/words';
 
@@ -57,4 +58,15 @@ export function dealMinutes(asked: readonly Minutes[], progress: readonly Share[
     given = due;
   });
   return dealt;
+}
+
+/** Attempts beyond those in a row for which a block is worth unpacking (judgement). */
+const MORE_ATTEMPTS = 2;
+/** The minute it takes to begin. */
+const TO_BEGIN_MIN: Minutes = 1;
+
+/** Least useful minutes of a block: so many in a row and two attempts more, each of `seconds`; between 3 and 8. */
+export function leastBlockMinutes(seconds: number, inARow: number): Minutes {
+  const attempts = ((inARow + MORE_ATTEMPTS) * (seconds + BREATH_SECONDS)) / 60;
+  return Math.min(LEAST_LONG_BLOCK_MIN, Math.max(LEAST_BLOCK_MIN, Math.ceil(attempts) + TO_BEGIN_MIN));
 }

@@ -4,21 +4,18 @@
  * what can do neither is handed back.
  */
 import type { Minutes } from '../units';
-import {
-  type BlockTask,
-  type DayTable,
-  type Placement,
-  type Sized,
-  LEAST_BLOCK_MIN,
-  mostOn
-} from './block-task';
+import { type BlockTask, type DayTable, type Placement, type Sized, mostOn } from './block-task';
 import type { Row } from './demand';
 import { Transport } from './transport';
 
-/** A block of at least this is rather filled up than emptied (half the least). */
-const WORTH_FILLING_MIN: Minutes = LEAST_BLOCK_MIN / 2;
+/** A block of at least this share of its least is rather filled up than emptied (judgement). */
+const WORTH_FILLING = 0.5;
 
-export function roundBlocks(task: BlockTask, table: DayTable, sized: Sized): Sized {
+export function roundBlocks(
+  task: BlockTask,
+  table: DayTable,
+  sized: Pick<Sized, 'placements' | 'left'>
+): Sized {
   const rows = openAllDays(task, table);
   const transport = new Transport(rows, table.room, task.items);
   const cellsOf = rows.map((_, r) => transport.cellsOf(r));
@@ -65,7 +62,7 @@ function settle(transport: Transport, least: Int32Array): void {
 /** True where the cell was filled up to its least; else it is empty. */
 function settleOne(transport: Transport, cell: number, minutes: Minutes, least: Minutes): boolean {
   if (minutes >= least) return true;
-  if (minutes < WORTH_FILLING_MIN && transport.empty(cell) === 0) return false;
+  if (minutes < least * WORTH_FILLING && transport.empty(cell) === 0) return false;
   if (transport.fill(cell, least) >= least) return true;
   if (transport.empty(cell) > 0) transport.drop(cell);
   return false;

@@ -81,3 +81,6 @@ const DOUBLE: Partial<Record<BeatUnit, BeatUnit>> = {
 export function doubleOf(unit: BeatUnit): BeatUnit | null {
   return DOUBLE[unit] ?? null;
 }
+
+/** A tempo's number; one decimal is finer than any metronome. */
+export const sayBpm = (bpm: Bpm): string => (Number.isInteger(bpm) ? String(bpm) : bpm.toFixed(1));

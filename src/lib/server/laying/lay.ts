@@ -112,6 +112,7 @@ function agreedOf(app: App, { audition, joint }: Season): Agreed {
   return all.length === 0
     ? undefined
     : {
+        ground: all.every((a) => a.ground === all[0]!.ground) ? all[0]!.ground : undefined,
         carried: all.flatMap((a) => a.carried),
         rungs: all.flatMap((a) => a.rungs),
         allotments: all.flatMap((a) => a.allotments)

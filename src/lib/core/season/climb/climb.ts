@@ -5,9 +5,9 @@
 import {
   type Away,
   CLICKS_AFTER_AWAY,
-  LEAST_BLOCK_MIN,
   isBeforeAway,
-  PRESUMED_CLEAN_SHARE
+  PRESUMED_CLEAN_SHARE,
+  touchMinutes as runMinutes
 } from '../../plan';
 import { type Held, type HeldSection, type Touch, cleanShare, heldTempo } from '../../practice';
 import {
@@ -49,6 +49,7 @@ export type Climb = {
   readonly carried: Agreed['carried'][number] | null;
   /** Seconds of one run of the whole item at its targets. */
   readonly runSeconds: number;
+  readonly lastPlayed: DayNumber | null;
 };
 
 /** `touches` are this item's, in time order. Throws RangeError where a target is off every click. */
@@ -71,7 +72,11 @@ export function readClimb(
     return first === second ? a.share - b.share : first - second;
   };
   const rungs = ladders.flat().sort(later);
-  const work = readWork(facts, timed);
+  const runSeconds = timed.reduce(
+    (sum, p) => sum + sectionSeconds(p.section.tempo, item.metre, p.bars, p.pickup, p.target.targetBpm),
+    0
+  );
+  const work = readWork(facts, timed, runMinutes(runSeconds));
   return {
     sections: item.sections.map((s) =>
       describeSection(
@@ -87,10 +92,8 @@ export function readClimb(
     cleanShare: share,
     rungs: withWorkDone(rungs, work.spent),
     carried: work.carried,
-    runSeconds: timed.reduce(
-      (sum, p) => sum + sectionSeconds(p.section.tempo, item.metre, p.bars, p.pickup, p.target.targetBpm),
-      0
-    )
+    runSeconds,
+    lastPlayed: touches.length > 0 ? dayOf(touches.at(-1)!.date) : null
   };
 }
 
@@ -160,14 +163,17 @@ function pickupOf(item: SeasonItem, section: SeasonSection): number {
 }
 
 /**
- * Minutes logged since something last came to hold count for the next rung; a rung worked out in vain asks again.
+ * Minutes logged since something last came to hold count for the next rung; one that is worked out and does not hold stays.
  * Of the touch that made it hold, what it had beyond the rungs it reached is carried over to the next.
  */
 function readWork(
-  facts: ClimbFacts,
-  sections: readonly TimedSection[]
+  given: ClimbFacts,
+  sections: readonly TimedSection[],
+  runMin: Minutes
 ): { spent: Minutes; carried: Agreed['carried'][number] | null } {
-  const { item, touches, agreed } = facts;
+  const { item, agreed } = given;
+  const touches = given.touches.filter((t) => isForLadder(t, item, runMin));
+  const facts = { ...given, touches };
   const last = latestHolding(facts, sections, touches.length);
   const since = sumMinutes(touches.slice(last + 1));
   if (last < 0) return { spent: since, carried: null };
@@ -201,13 +207,34 @@ function latestHolding(facts: ClimbFacts, sections: readonly TimedSection[], cou
   return Math.max(-1, ...places);
 }
 
-/** What is spent counts for the first rung; what is left of a whole ladder is never less than a block. */
+export function minutesPerWeek(item: SeasonItem): Minutes {
+  const free = item.sections.map((s) => (s.tempo.kind === 'free' ? s.tempo.minutesPerWeek : 0));
+  return free.reduce((sum, minutes) => sum + minutes, item.minutesPerWeek ?? 0);
+}
+
+/** Whether a touch is of an item's weekly minutes: on free bars, or without a click where none are free. */
+export function isForMinutes(touch: Touch, item: SeasonItem): boolean {
+  if (minutesPerWeek(item) === 0) return false;
+  const free = item.sections.filter((s) => s.tempo.kind === 'free');
+  if (free.length === item.sections.length) return true;
+  if (free.length === 0) return touch.tempoBpm === undefined;
+  const { fromBar } = touch;
+  return fromBar !== undefined && free.some((s) => fromBar >= s.fromBar && fromBar <= s.toBar);
+}
+
+/** Work on the ladder is neither of the weekly minutes nor a run: the whole, without a click or marks, no longer than a run lasts. */
+function isForLadder(touch: Touch, item: SeasonItem, runMin: Minutes): boolean {
+  const isWhole = touch.fromBar === undefined && touch.tempoBpm === undefined && !touch.attempts;
+  return !isForMinutes(touch, item) && !(isWhole && touch.minutes <= runMin);
+}
+
+/**
+ * What is spent counts for the first rung alone. While that does not hold it is not done, however much was played: work in vain brings no
+ * date nearer, and none later either.
+ */
 function withWorkDone(rungs: readonly ClimbRung[], spent: Minutes): ClimbRung[] {
-  const total = rungs.reduce((sum, r) => sum + r.minutes, 0);
   return rungs.map((rung, i) =>
-    i === 0
-      ? { ...rung, minutesDone: Math.min(spent % rung.minutes, Math.max(0, total - LEAST_BLOCK_MIN)) }
-      : rung
+    i === 0 ? { ...rung, minutesDone: Math.min(spent, rung.minutes - 1) } : rung
   );
 }
 

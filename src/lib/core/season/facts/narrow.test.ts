@@ -67,7 +67,8 @@ describe('a plan narrowed to its cuts', () => {
       );
     const [narrowed, whole] = [runs(item([{ fromBar: 17, toBar: 24 }])), runs(item([]))];
     expect(narrowed.length).toBeGreaterThan(whole.length);
-    expect(narrowed.length).toBeLessThanOrEqual(7);
+    // in the last fortnight everything is run
+    expect(narrowed.filter((day) => day < '2026-12-26').length).toBeLessThanOrEqual(5);
     expect(narrowed[0]! < whole[0]!).toBe(true);
   });
 

@@ -41,6 +41,8 @@ export const DEFAULT_SCHOOLS: Schools = {
 
 /** What an earlier laying agreed; a plan hands it out as `agreed`. */
 export type Agreed = {
+  /** What it stood on besides the log and the day (ground.ts); missing in plans of before. */
+  readonly ground?: string | undefined;
   readonly rungs: readonly {
     readonly sectionId: string;
     readonly bpm: Bpm;

@@ -71,6 +71,7 @@ export function agreedAbout(agreed: Agreed, items: readonly SeasonItem[]): Agree
     items.flatMap((item) => [...item.sections, ...narrowToCuts(item).sections].map((section) => section.id))
   );
   return {
+    ground: agreed.ground,
     carried: agreed.carried.filter((c) => ids.has(c.itemId)),
     rungs: agreed.rungs.filter((r) => sections.has(r.sectionId)),
     allotments: agreed.allotments.filter((a) => ids.has(a.itemId))

@@ -3,7 +3,15 @@ import type { Bars } from '../facts/chain';
 import type { Agreed, ItemKind } from '../facts/request';
 import type { CapacityPart, TouchKind } from '../../plan';
 import type { Evidence } from '../../practice';
-import type { BeatUnit, Bpm, Clicks, Minutes, Share } from '../../units';
+import {
+  type BeatUnit,
+  type Bpm,
+  type Clicks,
+  type Minutes,
+  type Share,
+  type Tempo,
+  sayBpm
+} from '../../units';
 
 /** A rung to climb, with the minutes it asks for. */
 export type Rung = {
@@ -85,9 +93,11 @@ export type PlannedBlock = {
   readonly minutes: Minutes;
   /** HH:MM local, where the day has start times. */
   readonly start: string | null;
-  /** Tempo to work at: the rung this block's minutes belong to. */
+  /** Tempo to work towards: the last rung that is to be reached on this day, else the one its minutes belong to. */
   readonly sectionId: string | null;
   readonly bpm: Bpm | null;
+  /** Where it begins: the click of what holds by then, or of the rung before; null where nothing does, or a link of bars is joined. Missing in plans of before. */
+  readonly fromClick?: Tempo | null | undefined;
   readonly bars: Bars | null;
   /** Its minutes on this day were set by hand. */
   readonly isPinned: boolean;
@@ -190,5 +200,5 @@ export function sayRung({
   readonly bars?: Bars | null | undefined;
 }): string {
   if (bars) return `b. ${bars.fromBar}–${bars.toBar}`;
-  return Number.isInteger(bpm) ? String(bpm) : bpm.toFixed(1);
+  return sayBpm(bpm);
 }

@@ -7,13 +7,15 @@ import {
   type AskedDemand,
   IN_CONTEXT_SHARE,
   LEAST_BLOCK_MIN,
+  LEAST_LONG_BLOCK_MIN,
   LONGEST_BLOCK_MIN,
   type Stages,
-  type Window
+  type Window,
+  leastBlockMinutes
 } from '../../plan';
 import { targetOf } from '../../tempo';
 import { type DayNumber, type Minutes, type Share, dayOf } from '../../units';
-import type { Climb } from '../climb/climb';
+import { type Climb, isForMinutes, minutesPerWeek } from '../climb/climb';
 import type { SeasonFrame } from './frame';
 import { rungKey } from '../laid/plan';
 import type { RungPin, SeasonItem, SeasonRequest } from '../facts/request';
@@ -23,14 +25,20 @@ const DEFAULT_MOST_PER_DAY_MIN: Minutes = 2 * LONGEST_BLOCK_MIN;
 
 type AgreedMinutes = AskedDemand['kept'];
 
-/** Most minutes a day of an item's ladder and of its weekly minutes; where it has both, they share the item's, a block each at least. */
-export function mostPerDay(item: SeasonItem): { ladder: Minutes; minutes: Minutes } {
-  const most = item.mostPerDayMin ?? DEFAULT_MOST_PER_DAY_MIN;
-  const perWeek = minutesPerWeek(item);
-  if (perWeek === 0 || item.sections.every((s) => s.tempo.kind === 'free'))
-    return { ladder: most, minutes: most };
-  const minutes = Math.min(most, Math.max(LEAST_BLOCK_MIN, Math.ceil(perWeek / 3)));
-  return { ladder: Math.max(LEAST_BLOCK_MIN, most - minutes), minutes };
+export const mostPerDay = (item: SeasonItem): Minutes => item.mostPerDayMin ?? DEFAULT_MOST_PER_DAY_MIN;
+
+/**
+ * Most minutes a day of weekly minutes that share an item's day with its ladder: one block where a week's are no more than one, and never so
+ * few that a window's would not fit on the days it has. The ladder has the rest of the item's most.
+ */
+function mostBesideLadder(item: SeasonItem, windows: readonly Window[], { open }: SeasonFrame): Minutes {
+  const blocks = Math.max(1, Math.ceil(minutesPerWeek(item) / LONGEST_BLOCK_MIN));
+  const needed = windows.map(({ from, to, minutes }) => {
+    let days = 0;
+    for (let day = from; day <= to; day += 1) if ((open.get(day) ?? 0) >= LEAST_LONG_BLOCK_MIN) days += 1;
+    return Math.ceil(minutes / Math.max(1, Math.min(days, blocks)));
+  });
+  return Math.min(mostPerDay(item) - LEAST_BLOCK_MIN, Math.max(0, ...needed));
 }
 
 /** Rungs pinned to a date: by themselves, or as the target of a section that is due on a day. */
@@ -47,14 +55,15 @@ type RungToAsk = { readonly share: Share; readonly minutes: Minutes; readonly pi
 /** Rungs that are climbed between two days: up to a pin, or to the ramp's end. */
 type Leg = { readonly from: DayNumber; readonly to: DayNumber; readonly rungs: readonly RungToAsk[] };
 
-/** Null where the ladder asks nothing. */
+/** Null where the ladder asks nothing. `beside` are the minutes a day that its weekly minutes may take of the item's. */
 export function askOfClimb(
   climb: Climb,
   item: SeasonItem,
   stages: Stages,
   frame: SeasonFrame,
   pins: readonly RungPin[],
-  kept: AgreedMinutes
+  kept: AgreedMinutes,
+  beside: Minutes = 0
 ): AskedDemand | null {
   const rungs = climb.rungs.map((rung) => {
     const pin = pins.find((p) => rungKey(p) === rungKey(rung));
@@ -62,7 +71,7 @@ export function askOfClimb(
     return { share: rung.share, minutes: rung.minutes - rung.minutesDone, pinnedTo };
   });
   if (sum(rungs.map((r) => r.minutes)) === 0) return null;
-  const most = mostPerDay(item).ladder;
+  const most = Math.max(LEAST_BLOCK_MIN, mostPerDay(item) - beside);
   const first = Math.max(frame.today, stages.began);
   const legs = cutAtPins(rungs, first, rampEnd(stages, frame.today));
   const [untilFirstPin, ...afterPins] = legs;
@@ -73,7 +82,28 @@ export function askOfClimb(
   ];
   const pinned = legs.slice(0, -1).map((leg) => blockOnPin(leg, kept, most));
   const own = kept.filter((k) => !pinned.some((p) => p.day === k.day));
-  return { id: item.id, mostPerDay: most, windows, kept: [...pinned, ...own] };
+  return {
+    id: item.id,
+    mostPerDay: most,
+    windows,
+    kept: [...pinned, ...own],
+    least: leastOf(climb, item.schools?.inARow ?? frame.inARow),
+    climbing: {
+      rungs: rungs.map((r) => r.minutes),
+      mostRest: (day) => (day >= stages.dayZero - CLOSE_DAYS ? frame.closeRest : frame.mostRest),
+      touchedOn: new Set(),
+      lastPlayed: climb.lastPlayed
+    }
+  };
+}
+
+/** So many days before a round an item rests on no more than one practice day (judgement). */
+const CLOSE_DAYS = 14;
+
+/** Least minutes of a block of a ladder: by the longest of its sections, at the tempo nearest its target. */
+function leastOf({ rungs }: Climb, inARow: number): Minutes {
+  const seconds = new Map(rungs.map((rung) => [rung.sectionId, rung.seconds]));
+  return leastBlockMinutes(Math.max(0, ...seconds.values()), inARow);
 }
 
 /** The last leg ends with the ramp; a pin on a day before its leg begins, or after the ramp, cuts nothing. */
@@ -103,7 +133,7 @@ function windowsOf({ from, to, rungs }: Leg, dueBy: DayNumber | null): Window[] 
 
 /** A block on the day of the pin that reaches its rung: as long as the rung asks, or as one pinned there by hand. */
 function blockOnPin({ to: day, rungs }: Leg, kept: AgreedMinutes, most: Minutes): AgreedMinutes[number] {
-  const asks = Math.max(LEAST_BLOCK_MIN, Math.min(LONGEST_BLOCK_MIN, rungs.at(-1)!.minutes));
+  const asks = Math.max(LEAST_LONG_BLOCK_MIN, Math.min(LONGEST_BLOCK_MIN, rungs.at(-1)!.minutes));
   const whole = sum(rungs.map((r) => r.minutes));
   const byHand = kept.filter((k) => k.isPinned && k.day === day).map((k) => k.minutes);
   return { day, minutes: Math.max(Math.min(asks, whole, most), ...byHand), isPinned: true };
@@ -143,7 +173,10 @@ export function askOfMinutes(
     if (minutes > 0) windows.unshift({ from: Math.max(from, frame.today), to, minutes });
   }
   if (windows.length === 0) return null;
-  return { id: item.id, mostPerDay: mostPerDay(item).minutes, windows: joinSmall(windows), kept };
+  const joined = joinSmall(windows);
+  const hasLadder = item.sections.some((s) => s.tempo.kind !== 'free');
+  const most = hasLadder ? mostBesideLadder(item, joined, frame) : mostPerDay(item);
+  return { id: item.id, mostPerDay: most, windows: joined, kept, least: LEAST_LONG_BLOCK_MIN };
 }
 
 /** Joins windows that ask less than a block to the one after, the last to the one before. */
@@ -151,8 +184,8 @@ function joinSmall(windows: readonly Window[]): Window[] {
   const joined: Window[] = [];
   for (const window of windows) {
     const before = joined.at(-1);
-    const isLast = window === windows.at(-1) && window.minutes < LEAST_BLOCK_MIN;
-    if (before && (before.minutes < LEAST_BLOCK_MIN || isLast))
+    const isLast = window === windows.at(-1) && window.minutes < LEAST_LONG_BLOCK_MIN;
+    if (before && (before.minutes < LEAST_LONG_BLOCK_MIN || isLast))
       joined[joined.length - 1] = {
         from: before.from,
         to: window.to,
@@ -163,18 +196,9 @@ function joinSmall(windows: readonly Window[]): Window[] {
   return joined;
 }
 
-function minutesPerWeek(item: SeasonItem): Minutes {
-  const free = sum(item.sections.map((s) => (s.tempo.kind === 'free' ? s.tempo.minutesPerWeek : 0)));
-  return free + (item.minutesPerWeek ?? 0);
-}
-
-/** Touches that count for the weekly minutes: those on free bars, or all of an item that has no ladder. */
+/** Touches that count for the weekly minutes. */
 function ownTouches(request: SeasonRequest, item: SeasonItem) {
-  const free = item.sections.filter((s) => s.tempo.kind === 'free');
-  const isOwn = (from: number | undefined) =>
-    free.length === item.sections.length ||
-    free.some((s) => from !== undefined && from >= s.fromBar && from <= s.toBar);
-  return request.log.filter((t) => t.itemId === item.id && isOwn(t.fromBar));
+  return request.log.filter((t) => t.itemId === item.id && isForMinutes(t, item));
 }
 
 function sum(values: readonly number[]): number {

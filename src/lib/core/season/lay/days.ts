@@ -1,8 +1,10 @@
 /** The days of a laying in their order: blocks with their clock times, and the rung each belongs to. */
 import { type DayCapacity, orderBlocks, splitBlocks, startTimes } from '../../plan';
-import { type DayNumber, type Minutes, formatDate } from '../../units';
+import { clickOf } from '../../tempo';
+import { type DayNumber, type Minutes, type Tempo, formatDate } from '../../units';
 import { type ItemCase, type LaidMinutes, type SeasonFrame, loggedOn } from './frame';
 import { schoolsOf } from '../climb/climb';
+import type { ClimbRung } from '../climb/rungs';
 import type { PlannedBlock, PlannedDay, PlannedItem } from '../laid/plan';
 import type { SeasonRequest } from '../facts/request';
 
@@ -43,7 +45,8 @@ export function describeDays(
       Math.max(before, day === frame.today ? loggedOn(request, day) : 0)
     );
     const planned = ordered.map((b, i): PlannedBlock => {
-      const rung = b.kind === 'ladder' ? rungAt.get(b.id)?.get(day) : undefined;
+      const climbing = b.kind === 'ladder' ? rungAt.get(b.id)?.get(day) : undefined;
+      const rung = climbing?.rung;
       return {
         itemId: b.id,
         kind: b.kind,
@@ -51,6 +54,7 @@ export function describeDays(
         start: sayTime(starts[i]!),
         sectionId: rung?.sectionId ?? null,
         bpm: rung?.bpm ?? null,
+        fromClick: climbing?.fromClick ?? null,
         bars: rung?.bars ?? null,
         isPinned: isWork(b.kind) && pinned.has(`${b.id} ${date}`)
       };
@@ -94,25 +98,42 @@ function blocksByDay(laid: LaidMinutes): ReadonlyMap<DayNumber, readonly DayBloc
   return byDay;
 }
 
-/** Which rung an item's minutes of each day belong to: the first not complete before that day. */
-function rungByDay(
-  one: ItemCase,
-  laid: LaidMinutes
-): ReadonlyMap<DayNumber, ItemCase['climb']['rungs'][number]> {
-  const byDay = new Map<DayNumber, ItemCase['climb']['rungs'][number]>();
+type Climbing = { readonly rung: ClimbRung; readonly fromClick: Tempo | null };
+
+/** What an item's minutes of each day climb: from the first rung not complete before to the last of its section that is complete by then. */
+function rungByDay(one: ItemCase, laid: LaidMinutes): ReadonlyMap<DayNumber, Climbing> {
+  const byDay = new Map<DayNumber, Climbing>();
   const { rungs } = one.climb;
-  let at = 0;
-  let upTo = rungs[0] ? rungs[0].minutes - rungs[0].minutesDone : 0;
+  const ends = endsOf(rungs);
   let before = 0;
   for (const { day, minutes } of ladderOf(laid, one)) {
-    while (upTo <= before && at < rungs.length - 1) {
-      at += 1;
-      upTo += rungs[at]!.minutes - rungs[at]!.minutesDone;
-    }
-    if (rungs[at]) byDay.set(day, rungs[at]!);
-    before += minutes;
+    const after = before + minutes;
+    const first = rungs.findIndex((_, i) => ends[i]! > before || i === rungs.length - 1);
+    const rung = rungs[first];
+    if (!rung) break;
+    const last = rungs.findLast((r, i) => i >= first && ends[i]! <= after && r.sectionId === rung.sectionId);
+    byDay.set(day, { rung: last ?? rung, fromClick: clickBefore(one, first) });
+    before = after;
   }
   return byDay;
+}
+
+/** Minutes by which each rung is complete. */
+function endsOf(rungs: readonly ClimbRung[]): Minutes[] {
+  let sum = 0;
+  return rungs.map((rung) => (sum += rung.minutes - rung.minutesDone));
+}
+
+/** The click of the rung before in the same section, or of what holds of it. */
+function clickBefore({ climb }: ItemCase, first: number): Tempo | null {
+  const rung = climb.rungs[first]!;
+  if (rung.bars) return null;
+  const before = climb.rungs.findLast((r, i) => i < first && r.sectionId === rung.sectionId);
+  if (before) return before.click;
+  const section = climb.sections.find((s) => s.id === rung.sectionId);
+  return section?.held && section.startBpm && section.unit
+    ? clickOf({ bpm: section.startBpm, unit: section.unit })
+    : null;
 }
 
 /** Items that yesterday's plan asked for and the log does not have. */

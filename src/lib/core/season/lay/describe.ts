@@ -5,6 +5,7 @@ import { describeDays, ladderOf } from './days';
 import { rungPinsOf } from './ask';
 import type { ItemCase, LaidMinutes, SeasonFrame } from './frame';
 import { type ItemState, type PlannedItem, type PlannedRung, type SeasonPlan, rungKey } from '../laid/plan';
+import { groundOf } from '../facts/ground';
 import type { SeasonRequest } from '../facts/request';
 import { describeShortage, shortByDay } from './shortage';
 import { describeWeeks } from './weeks';
@@ -40,6 +41,7 @@ export function describePlan(
     weeks: describeWeeks(request, frame, days, shortByDay(laid, frame)),
     short: describeShortage(laid, frame),
     agreed: {
+      ground: groundOf(request),
       carried: cases.flatMap((c) => c.climb.carried ?? []),
       rungs: cases.flatMap((c) =>
         c.climb.rungs.map(({ sectionId, bpm, bars, minutes, basis }) => ({
@@ -108,7 +110,7 @@ function describeItem(request: SeasonRequest, one: ItemCase, laid: LaidMinutes):
     clicksToGo: climb.clicksToGo === null ? null : Math.round(climb.clicksToGo * 10) / 10,
     cleanShare: climb.cleanShare,
     rungs: isPlanned ? rungs : [],
-    askedMin: isPlanned ? left.reduce((sum, m) => sum + m, 0) : 0,
+    askedMin: own.flatMap((m) => m.asked.windows).reduce((sum, { minutes }) => sum + minutes, 0),
     shortMin: own.reduce((sum, m) => sum + m.shortMin, 0),
     leftOutMin,
     nextTouch: touched.length > 0 ? formatDate(Math.min(...touched)) : null

@@ -16,15 +16,15 @@ const sum = (of: readonly { minutes: number }[]) => of.reduce((total, { minutes 
 const isWork = (kind: string) => kind === 'ladder' || kind === 'minutes';
 
 describe('every plan', () => {
-  it('exceeds no day’s minutes, with blocks of 8 to 25 and touches of 5 to 10', () => {
+  it('exceeds no day’s minutes, with blocks of 3 to 25 and touches of 2 minutes or more', () => {
     each((plan) => {
       for (const day of plan.days) {
         expect(day.plannedMin).toBeLessThanOrEqual(day.capacityMin);
         for (const { kind, minutes, itemId } of day.blocks) {
           const asked = plan.items.find((i) => i.id === itemId)!.askedMin;
-          const least = kind === 'ladder' ? Math.min(8, asked) : kind === 'minutes' ? 3 : 5;
+          const least = isWork(kind) ? Math.min(3, asked) : 2;
           expect(minutes).toBeGreaterThanOrEqual(least);
-          expect(minutes).toBeLessThanOrEqual(isWork(kind) ? 25 : 10);
+          if (isWork(kind)) expect(minutes).toBeLessThanOrEqual(25);
         }
       }
     });
@@ -35,9 +35,7 @@ describe('every plan', () => {
       for (const { date, blocks } of plan.days)
         for (const item of season.items) {
           const own = blocks.filter((b) => b.itemId === item.id && isWork(b.kind));
-          expect(sum(own), `${item.id} on ${date}`).toBeLessThanOrEqual(
-            Math.max(16, item.mostPerDayMin ?? 50) // a block each of ladder and weekly minutes
-          );
+          expect(sum(own), `${item.id} on ${date}`).toBeLessThanOrEqual(item.mostPerDayMin ?? 50);
         }
     });
   });
@@ -184,8 +182,8 @@ describe('every plan laid again', () => {
         const again = laySeason({ ...season, today: tomorrow, pins, previous: pinned.agreed });
         const laidAgain = again.items.find((i) => i.id === item.id)!;
         const still = laidAgain.rungs.find((r) => r.bpm === rung.bpm && r.sectionId === rung.sectionId);
-        // evidence that has aged overnight may have made another ladder, without that rung
-        if (still) expect(still.date).toBe(rung.date);
+        // evidence that has aged overnight may have made another ladder, without that rung; a day missed may leave too few minutes
+        if (still && again.short === null) expect(still.date).toBe(rung.date);
       }
     });
     expect(rungs).toBeGreaterThan(20);
@@ -196,7 +194,8 @@ describe('every plan laid again', () => {
 function ladderShort(plan: SeasonPlan, itemId: string): number {
   const item = plan.items.find((i) => i.id === itemId)!;
   const placed = sum(plan.agreed.allotments.filter((a) => a.itemId === itemId && a.kind === 'ladder'));
-  return item.askedMin - placed - item.leftOutMin;
+  const asked = item.rungs.reduce((total, rung) => total + rung.minutes - rung.minutesDone, 0);
+  return asked - placed - item.leftOutMin;
 }
 
 /** The first day of context for a round, counted back as the handbook says, written again here on purpose. */

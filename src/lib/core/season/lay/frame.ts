@@ -7,13 +7,14 @@ import {
   type ReservedTouch,
   type Away,
   type Stages,
+  closeRest,
   dayCapacity,
   lightAfter,
   readAways
 } from '../../plan';
 import { type DayNumber, type Minutes, dayOf, formatDate } from '../../units';
 import type { Climb } from '../climb/climb';
-import type { SeasonItem, SeasonRequest } from '../facts/request';
+import { DEFAULT_SCHOOLS, type SeasonItem, type SeasonRequest } from '../facts/request';
 
 /** One item with everything known of it, on its way into the plan. */
 export type ItemCase = {
@@ -58,7 +59,20 @@ export type SeasonFrame = {
   readonly open: ReadonlyMap<DayNumber, Minutes>;
   /** Long times away, past ones too. */
   readonly aways: readonly Away[];
+  /** Clean attempts in a row that are asked where an item does not say. */
+  readonly inARow: number;
+  /** Practice days on end that a climbing item may rest. */
+  readonly mostRest: number;
+  /** The same in the last fortnight. */
+  readonly closeRest: number;
 };
+
+/** A climbing item rests on no more practice days on end (judgement). */
+const MOST_REST_DAYS = 2;
+/** With more climbing items than this they come round less often (judgement). */
+const MANY_ITEMS = 30;
+
+const mostRestOf = (items: number) => (items > MANY_ITEMS ? Math.ceil(items / 10) - 1 : MOST_REST_DAYS);
 
 /** Days from today to the last round ahead, with the minutes each has. A day with a round has none. */
 export function readFrame(request: SeasonRequest): SeasonFrame {
@@ -77,6 +91,7 @@ export function readFrame(request: SeasonRequest): SeasonFrame {
     const used = day === today ? loggedOn(request, day) : 0;
     open.set(day, Math.max(0, capacity.minutes - used));
   }
+  const climbing = request.items.filter((item) => !item.isLeftOut && item.sections.length > 0).length;
   return {
     today,
     began,
@@ -84,7 +99,10 @@ export function readFrame(request: SeasonRequest): SeasonFrame {
     nextRoundDay: nextRoundDayOf(request),
     capacities,
     open,
-    aways
+    aways,
+    inARow: request.schools?.inARow ?? DEFAULT_SCHOOLS.inARow,
+    mostRest: mostRestOf(climbing),
+    closeRest: closeRest(climbing)
   };
 }
 

@@ -7,9 +7,12 @@ import {
   type AskedDemand,
   IN_CONTEXT_SHARE,
   LEAST_BLOCK_MIN,
+  LONGEST_BLOCK_MIN,
   allot,
+  dayCapacity,
   findFit,
   layStages,
+  type ReservedTouch,
   readDemands,
   reserveTouches
 } from '../../plan';
@@ -29,9 +32,11 @@ import {
 } from './frame';
 import type { PlannedShortage, SeasonPlan } from '../laid/plan';
 import type { BlockPin, SeasonItem, SeasonRequest } from '../facts/request';
+import { groundOf } from '../facts/ground';
 import { isNarrowed, narrowToCuts } from '../facts/narrow';
 import { describeShortage } from './shortage';
 import { limitWeeks } from './weeks';
+import { touchesBetween } from './contact';
 
 /** The plan for a request that its schema has found sound. Cost: some flows over items x days. */
 export function laySeason(request: SeasonRequest): SeasonPlan {
@@ -67,6 +72,8 @@ type Ask = Pick<ItemMinutes, 'owner' | 'kind' | 'asked'>;
 export type Asking = {
   /** With its log in time order. */
   readonly request: SeasonRequest;
+  /** What it stands on besides the log and the day. */
+  readonly ground: string;
   readonly frame: SeasonFrame;
   readonly cases: readonly ItemCase[];
   readonly touches: LaidMinutes['touches'];
@@ -83,18 +90,57 @@ export function readAsking(given: SeasonRequest): Asking {
   };
   const frame = readFrame(request);
   const cases = request.items.map((item, rank) => readCase(request, item, rank, frame));
-  const touches = reserveTouches(cases.flatMap(warmItems), frame.today, frame.open, agreedByDay(request));
+  const asks = cases.flatMap((one) => asksOf(request, frame, one));
+  const touches = reserveTouches(
+    cases.flatMap(warmItems),
+    frame.today,
+    frame.open,
+    agreedByDay(request),
+    usualMinutes(request, frame, asks)
+  );
   const capacity = new Map(frame.open);
   for (const { day, minutes } of touches) capacity.set(day, capacity.get(day)! - minutes);
   for (const [day, minutes] of capacity) if (minutes < LEAST_BLOCK_MIN) capacity.set(day, 0);
   return {
     request,
+    ground: groundOf(request),
     frame,
     cases,
     touches,
     capacity,
-    asks: cases.flatMap((one) => asksOf(request, frame, one))
+    asks: asks.map((ask) => withTouches(ask, touches))
   };
+}
+
+/** With the days on which the item is touched besides. */
+function withTouches(ask: Ask, touches: readonly ReservedTouch[]): Ask {
+  const { climbing } = ask.asked;
+  if (!climbing) return ask;
+  const touchedOn = new Set(touches.filter((t) => t.id === ask.owner.item.id).map((t) => t.day));
+  return { ...ask, asked: { ...ask.asked, climbing: { ...climbing, touchedOn } } };
+}
+
+/** Days before the last fortnight by which it is said what is usual. */
+const USUAL_DAYS = 28;
+
+/** Mean minutes of a practice day in the four weeks before the last fortnight: as logged, and as what is asked comes to on the days ahead. */
+function usualMinutes(request: SeasonRequest, frame: SeasonFrame, asks: readonly Ask[]): Minutes {
+  const stages = asks.map((ask) => ask.owner.stages!).sort((a, b) => a.dayZero - b.dayZero)[0];
+  if (!stages) return Infinity;
+  const until = Math.max(stages.mockFrom, frame.today + 1);
+  const ahead = [...frame.open].filter(([day, minutes]) => day < until && minutes > 0);
+  const asked = asks
+    .flatMap((ask) => ask.asked.windows)
+    .reduce((sum, window) => sum + (window.from < until ? window.minutes : 0), 0);
+  const there = ahead.reduce((sum, [, minutes]) => sum + minutes, 0);
+  const perDay = ahead.length === 0 ? 0 : Math.min(asked, there) / ahead.length;
+  const logged = new Map<string, Minutes>();
+  for (const { date, minutes } of request.log)
+    if (dayOf(date) >= stages.mockFrom - USUAL_DAYS && dayOf(date) < Math.min(stages.mockFrom, frame.today))
+      logged.set(date, (logged.get(date) ?? 0) + minutes);
+  const days = ahead.filter(([day]) => day >= stages.mockFrom - USUAL_DAYS && day < stages.mockFrom).length;
+  const done = [...logged.values()].reduce((sum, minutes) => sum + minutes, 0);
+  return days + logged.size === 0 ? Math.max(perDay, 1) : (done + perDay * days) / (days + logged.size);
 }
 
 function readCase(request: SeasonRequest, item: SeasonItem, rank: number, frame: SeasonFrame): ItemCase {
@@ -125,16 +171,44 @@ function readCase(request: SeasonRequest, item: SeasonItem, rank: number, frame:
   };
 }
 
-function layMinutes({ request, frame, touches, capacity, asks }: Asking): LaidMinutes {
+/** Laid once, and where nothing was agreed once more around the touches that the first laying lacked. */
+function layMinutes(asking: Asking): LaidMinutes {
+  const first = layOnce(asking, asking.touches);
+  const lacking = touchesBetween(asking.frame, first.minutes, asking.touches);
+  const isAgreed = asking.asks.some((ask) => ask.asked.kept.some((kept) => !kept.isPinned));
+  if (lacking.length === 0 || isAgreed) return { ...first, touches: [...asking.touches, ...lacking] };
+  const touches = [...asking.touches, ...lacking];
+  const capacity = new Map(asking.capacity);
+  for (const { day, minutes } of lacking) capacity.set(day, Math.max(0, (capacity.get(day) ?? 0) - minutes));
+  const asks = asking.asks.map((ask) => withTouches(ask, touches));
+  const again = layOnce({ ...asking, asks, capacity }, touches);
+  if (missing(again) > missing(first)) return { ...first, touches };
+  return { ...again, touches: [...touches, ...touchesBetween(asking.frame, again.minutes, touches)] };
+}
+
+const missing = ({ minutes }: LaidMinutes) =>
+  minutes.reduce((sum, one) => sum + one.shortMin + one.leftOutMin, 0);
+
+function layOnce(
+  { request, ground, frame, capacity, asks }: Asking,
+  touches: readonly ReservedTouch[]
+): LaidMinutes {
   const asked = asks.map((ask) => ask.asked);
+  const touched = new Map<DayNumber, { minutes: Minutes; blocks: number }>();
+  for (const { day, minutes } of touches) {
+    const on = touched.get(day) ?? { minutes: 0, blocks: 0 };
+    touched.set(day, { minutes: on.minutes + minutes, blocks: on.blocks + 1 });
+  }
   const { byAsked, shortMin, pieceMin, reasons } = allot(
     asked,
     capacity,
-    preferred(request, frame, asked, capacity)
+    preferred(request, frame, asked, capacity),
+    touched,
+    request.previous?.ground !== ground
   );
   const minutes = asks.map((ask, a): ItemMinutes => {
     const piece = pieceMin[a]!;
-    const isBlock = piece >= LEAST_BLOCK_MIN;
+    const isBlock = piece >= (ask.asked.least ?? LEAST_BLOCK_MIN);
     return {
       ...ask,
       allotments: byAsked[a]!,
@@ -176,17 +250,21 @@ function asksOf(request: SeasonRequest, frame: SeasonFrame, owner: ItemCase): As
   const { item, climb, stages } = owner;
   if (!stages || item.isLeftOut) return [];
   const rungPins = rungPinsOf(request, item);
+  const minutes = askOfMinutes(request, item, stages, frame, keptOf(request, item, 'minutes', frame.today));
   const ladder = askOfClimb(
     climb,
     item,
     stages,
     frame,
     rungPins,
-    keptOf(request, item, 'ladder', frame.today)
+    keptOf(request, item, 'ladder', frame.today),
+    minutes?.mostPerDay
   );
-  const minutes = askOfMinutes(request, item, stages, frame, keptOf(request, item, 'minutes', frame.today));
+  const behind = climb.clicksToGo ?? 0;
   const ask = (kind: Ask['kind'], asked: AskedDemand | null): Ask[] =>
-    asked ? [{ owner, kind, asked }] : [];
+    asked
+      ? [{ owner, kind, asked: { ...asked, missed: missedOf(request, item, kind, frame.today, behind) } }]
+      : [];
   return [...ask('ladder', ladder), ...ask('minutes', minutes)];
 }
 
@@ -218,7 +296,7 @@ function pinsOf(
       minutes: leftToday(request, item, dayOf(pin.date), pin.minutes, today),
       isPinned: true
     }))
-    .map((pin) => ({ ...pin, minutes: Math.min(pin.minutes, mostPerDay(item)[kind]) }))
+    .map((pin) => ({ ...pin, minutes: Math.min(pin.minutes, mostPerDay(item)) }))
     .filter((pin) => pin.minutes > 0);
 }
 
@@ -230,6 +308,30 @@ function leftToday(
   today: DayNumber
 ): Minutes {
   return day === today ? minutes - loggedOn(request, today, item.id) : minutes;
+}
+
+/**
+ * The block that was agreed for a day before today and not played since: one at most, however many days were missed. A day away, or
+ * without minutes by now, makes nothing missed.
+ */
+function missedOf(
+  request: SeasonRequest,
+  item: SeasonItem,
+  kind: ItemMinutes['kind'],
+  today: DayNumber,
+  behind: number
+): AskedDemand['missed'] {
+  const agreed = (request.previous?.allotments ?? []).filter(
+    (a) => a.itemId === item.id && a.kind === kind && dayOf(a.date) < today
+  );
+  const open = agreed.map(({ date, minutes }) => {
+    const since = request.log.filter((t) => t.itemId === item.id && t.date >= date);
+    const played = since.reduce((sum, t) => sum + t.minutes, 0);
+    const isAway = dayCapacity(dayOf(date), request.time).minutes === 0;
+    return isAway ? 0 : Math.min(minutes, LONGEST_BLOCK_MIN) - played;
+  });
+  const minutes = Math.max(0, ...open);
+  return minutes >= LEAST_BLOCK_MIN ? { minutes, behind } : undefined;
 }
 
 /** What was pinned or agreed from today on; today's minutes that the log has used are done. */

@@ -79,9 +79,9 @@ describe('what is said of minutes short', () => {
         /^There are no minutes for Gate song and Millrace up to 25 December: \d+ min short\.$/
       )
     ]);
-    expect(says(request(two, 7))).toEqual([
+    expect(says(request(two, 2))).toEqual([
       expect.stringMatching(
-        /^No day up to 25 December has room for a block of 8 minutes for Gate song and Millrace/
+        /^No day up to 25 December has room for a block of 3 minutes for Gate song and Millrace/
       )
     ]);
     const rounds = [roundOn(TODAY)];

@@ -43,6 +43,11 @@ export function shortByDay(laid: LaidMinutes, frame: SeasonFrame): ShortOn {
       before = upTo;
     }
   }
+  // what fits only in pieces is missing by the end of its windows
+  for (const { asked, pieceMin } of laid.minutes) {
+    const end = Math.max(...asked.windows.map((w) => w.to));
+    if (pieceMin > 0) short.set(end, (short.get(end) ?? 0) + pieceMin);
+  }
   return short;
 }
 
