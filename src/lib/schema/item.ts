@@ -89,6 +89,14 @@ export function refineItem(item: Barred, context: z.RefinementCtx): void {
         );
     });
   }
+  item.sections.forEach((one, i) => {
+    const other = item.sections.slice(0, i).find((s) => s.fromBar <= one.toBar && one.fromBar <= s.toBar);
+    if (other && one.fromBar <= one.toBar && other.fromBar <= other.toBar)
+      add(
+        ['sections', i, 'fromBar'],
+        `Bars ${Math.max(one.fromBar, other.fromBar)} to ${Math.min(one.toBar, other.toBar)} stand in two sections.`
+      );
+  });
   if (item.sections.length === 0 && !item.minutesPerWeek)
     add(['sections'], 'Give it a section with a tempo, or minutes a week.');
 }

@@ -56,6 +56,51 @@ describe('a plan request', () => {
       (r) => (r.pins = [{ itemId: r.items[0]!.id, date: '2026-12-01' }]),
       'pins.0: A pin has itemId and date, and either minutes, or sectionId and bpm.'
     ],
+    [
+      'a round’s id twice',
+      (r) => r.rounds.push({ ...r.rounds[0]! }),
+      'rounds.2.id: Two rounds have the same id.'
+    ],
+    ['a touch’s id twice', (r) => r.log.push({ ...r.log[0]! }), 'Two touches have the same id.'],
+    [
+      'bars in two sections',
+      (r) => r.items[0]!.sections.push({ ...r.items[0]!.sections[0]!, id: 'again' }),
+      'stand in two sections'
+    ],
+    [
+      'a cut upside down',
+      (r) => (r.items[0]!.cuts = [{ fromBar: 9, toBar: 5 }]),
+      'items.0.cuts.0: The cut is upside down: 9 to 5.'
+    ],
+    ['a cut outside', (r) => (r.items[0]!.cuts = [{ fromBar: 5, toBar: 1999 }]), 'items.0.cuts.0: '],
+    [
+      'a section due before today',
+      (r) => (r.items[0]!.sections[0]!.dueOn = '2026-11-02'),
+      'dueOn: 2026-11-02 is before today'
+    ],
+    [
+      'a section due after the last round',
+      (r) => (r.items[0]!.sections[0]!.dueOn = '2027-12-02'),
+      'dueOn: 2027-12-02 is after the last round'
+    ],
+    [
+      'a pin before today',
+      (r) => (r.pins = [{ itemId: r.items[0]!.id, date: '2026-11-01', minutes: 10 }]),
+      'pins.0.date: 2026-11-01 is before today'
+    ],
+    [
+      'a pin above the target',
+      (r) =>
+        (r.pins = [
+          { itemId: r.items[0]!.id, date: '2026-12-01', sectionId: r.items[0]!.sections[0]!.id, bpm: 399 }
+        ]),
+      'it lies above the target'
+    ],
+    [
+      'a touch up to a bar from nowhere',
+      (r) => Object.assign(r.log[0]!, { fromBar: undefined, toBar: 4 }),
+      'fromBar: From which bar to bar 4?'
+    ],
     ['an empty list', (r) => (r.items = []), 'items: The list is empty'],
     [
       'a target below every click',

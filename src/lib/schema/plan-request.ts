@@ -4,6 +4,7 @@
  */
 import { z } from 'zod';
 import { type SeasonRequest, outOfReach } from '../core/season';
+import { SAME_TEMPO, targetOf } from '../core/tempo';
 import type { Fault, Result } from '../core/units';
 import { datesIn } from './dates-in';
 import {
@@ -31,6 +32,7 @@ const round = z.strictObject({
 });
 
 export const agreed = z.object({
+  ground: z.string().max(20).optional(),
   carried: z
     // files of before have a number behind the id of a touch that another audition lent
     .array(z.object({ itemId: idField, touchId: z.string().min(1).max(80), minutes: minutesField(0) }))
@@ -78,6 +80,25 @@ const planRequest = z
     if (items.size < request.items.length) add(['items'], 'Two items have the same id.');
     const sections = request.items.flatMap((item) => item.sections.map((s) => s.id));
     if (new Set(sections).size < sections.length) add(['items'], 'Two sections have the same id.');
+    addTwice(request.rounds, 'rounds', 'Two rounds have the same id.', add);
+    addTwice(request.log, 'log', 'Two touches have the same id.', add);
+    const lastRound = request.rounds
+      .map((r) => r.date)
+      .sort()
+      .at(-1)!;
+    request.items.forEach((item, i) => {
+      item.cuts?.forEach((cut, c) => {
+        const path = ['items', i, 'cuts', c];
+        if (cut.toBar < cut.fromBar) add(path, `The cut is upside down: ${cut.fromBar} to ${cut.toBar}.`);
+        else if (cut.fromBar < item.fromBar || cut.toBar > item.toBar)
+          add(path, `${item.name} has bars ${item.fromBar} to ${item.toBar}.`);
+      });
+      item.sections.forEach(({ dueOn }, s) => {
+        const path = ['items', i, 'sections', s, 'dueOn'];
+        if (dueOn && dueOn < request.today) add(path, `${dueOn} is before today, ${request.today}.`);
+        else if (dueOn && dueOn > lastRound) add(path, `${dueOn} is after the last round, ${lastRound}.`);
+      });
+    });
     if (request.began && request.began > request.today)
       add(['began'], `${request.began} is after today, ${request.today}.`);
     for (const { path, date } of datesIn(request)) {
@@ -105,8 +126,29 @@ const planRequest = z
       if (!item) add(['pins', i, 'itemId'], `There is no item “${one.itemId}” in the list.`);
       else if ('sectionId' in one && !item.sections.some((s) => s.id === one.sectionId))
         add(['pins', i, 'sectionId'], `“${item.name}” has no section “${one.sectionId}”.`);
+      else if (one.date < request.today)
+        add(['pins', i, 'date'], `${one.date} is before today, ${request.today}.`);
+      else if ('bpm' in one && !isUnderTarget(item, one))
+        add(['pins', i, 'bpm'], `No rung of “${item.name}” is at ${one.bpm}: it lies above the target.`);
     });
   });
+
+type Add = (path: (string | number)[], message: string) => void;
+
+/** At the second of two that have the same id. */
+function addTwice(all: readonly { readonly id: string }[], path: string, says: string, add: Add): void {
+  const seen = new Set<string>();
+  all.forEach(({ id }, i) => (seen.has(id) ? add([path, i, 'id'], says) : seen.add(id)));
+}
+
+function isUnderTarget(
+  { sections }: Pick<SeasonRequest['items'][number], 'sections'>,
+  { sectionId, bpm }: { readonly sectionId: string; readonly bpm: number }
+): boolean {
+  const section = sections.find((s) => s.id === sectionId);
+  const target = section && targetOf(section.tempo);
+  return !target || bpm <= target.bpm * (1 + SAME_TEMPO);
+}
 
 /** A context whose issues lie below a path. */
 function prefixed(context: z.RefinementCtx, path: (string | number)[]): z.RefinementCtx {

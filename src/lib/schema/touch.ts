@@ -12,6 +12,8 @@ export function refineTouch(
 ): void {
   const add = (path: string, message: string) => context.addIssue({ code: 'custom', path: [path], message });
   if (played.date > today) add('date', 'A touch is logged on its day or later, not ahead.');
+  if (played.fromBar === undefined && played.toBar !== undefined)
+    add('fromBar', `From which bar to bar ${played.toBar}?`);
   if (played.fromBar === undefined) return;
   const to = played.toBar ?? played.fromBar;
   if (to < played.fromBar) add('toBar', `The bars are upside down: ${played.fromBar} to ${to}.`);
