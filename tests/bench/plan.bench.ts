@@ -12,7 +12,9 @@ import { applyChanges } from '../../src/lib/core/season/scratch/edits';
 import { findRemedy } from '../../src/lib/core/season/scratch/remedy';
 import { REMEDY_KINDS } from '../../src/lib/core/season/scratch/trial';
 import { tryAlone } from '../../src/lib/core/season';
+import { randomSeason } from '../fixtures/random-season';
 import { randomStudio } from '../fixtures/random-studio';
+import { countContact, countFew, countShape, countSteps, unevennessOf } from '../fixtures/signed';
 import { caseOf, tightCase } from './cases';
 import { demandsOf, evenLoad } from './even';
 
@@ -124,6 +126,35 @@ show(
   'laid again after one log, 12 items, 90 days',
   median(() => laySeason({ ...season, log: [touch], previous: laid.agreed }), 25),
   16.7
+);
+
+console.log('\nWhat a teacher looks for, over 200 random seasons: all, and the worst season');
+const seasons = Array.from({ length: 200 }, (_, i) => randomSeason(i + 1));
+const taken = seasons.map((one) => {
+  laySeason(one);
+  const start = performance.now();
+  const plan = laySeason(one);
+  return { one, plan, ms: performance.now() - start };
+});
+const fitting = taken.filter(({ plan }) => plan.short === null);
+const counts = {
+  'rests within their limit': fitting.map(({ plan }) => countContact(plan)),
+  'two rungs a day at most': fitting.map(({ plan }) => countSteps(plan)),
+  'rungs near their shape': fitting.map(({ plan, one }) => countShape(plan, one)),
+  'twelve things a day at most': fitting.map(({ plan }) => countFew(plan))
+};
+for (const [name, all] of Object.entries(counts)) {
+  const kept = all.reduce((sum, c) => sum + c.kept, 0) / all.reduce((sum, c) => sum + c.of, 0);
+  const worst = Math.min(...all.filter((c) => c.of > 0).map((c) => c.kept / c.of));
+  console.log(`  ${name.padEnd(46)} ${(100 * kept).toFixed(1)} %, worst ${(100 * worst).toFixed(0)} %`);
+}
+const uneven = fitting.map(({ plan, one }) => unevennessOf(plan, one)).sort((a, b) => a - b);
+console.log(
+  `  ${'load^2 / capacity over the least'.padEnd(46)} median ${uneven[Math.floor(uneven.length / 2)]!.toFixed(3)}, worst ${uneven.at(-1)!.toFixed(3)}`
+);
+const ms = taken.map((t) => t.ms).sort((a, b) => a - b);
+console.log(
+  `  ${'a whole random plan, warm'.padEnd(46)} median ${ms[100]!.toFixed(0)} ms, worst ${ms.at(-1)!.toFixed(0)} ms`
 );
 
 const tight = tightCase(12, 120);

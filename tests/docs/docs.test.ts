@@ -1,6 +1,7 @@
 import { execFileSync, spawnSync } from 'node:child_process';
 import { readFileSync, readdirSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { printedPlans } from '../cases/printed';
 
 const readme = readFileSync('README.md', 'utf8');
 const formats = readFileSync('docs/formats.md', 'utf8');
@@ -33,6 +34,12 @@ describe('the README', () => {
     expect(flags.length).toBeGreaterThan(4);
     for (const flag of flags) expect(readme).toContain(`\`--${flag}\``);
   });
+});
+
+it('the printed plans are those of today', () => {
+  const printed = printedPlans();
+  expect(readdirSync('docs/plans').sort()).toEqual([...printed.keys()].sort());
+  for (const [name, text] of printed) expect(readFileSync(`docs/plans/${name}`, 'utf8')).toBe(text);
 });
 
 describe('the plan command', () => {
