@@ -3,41 +3,11 @@
  * fortnight away, a lesson with its decisions and their way back, and the whole studio taken to another one.
  */
 import { type Page, expect, test } from '@playwright/test';
-import { Studio, alive, signIn, step } from './studio';
+import { Studio, addCandidate, alive, openStudio, signIn, step } from './studio';
 
 const studio = new Studio(3387);
 const other = new Studio(3388);
 test.afterAll(() => Promise.all([studio.close(), other.close()]));
-
-async function openStudio(page: Page, name: string) {
-  await page.goto('/');
-  await alive(page);
-  await page.getByLabel('Your name').fill(name);
-  await page.getByLabel('Sign-in name').fill('teacher');
-  await page.getByLabel('Password').fill('three quiet herons');
-  await page.getByRole('button', { name: 'Open the studio' }).click();
-  await page.waitForURL('**/studio');
-}
-
-async function addCandidate(page: Page, name: string) {
-  await page.goto('/studio');
-  await alive(page);
-  await page.getByLabel('Name', { exact: true }).fill(name);
-  await page.getByLabel('Instruments').fill('oboe');
-  await page.getByLabel('Time zone at home').fill('Europe/Brussels');
-  await page.getByRole('button', { name: 'Add', exact: true }).click();
-  await page.waitForURL('**/candidates/*');
-  const address = new URL(page.url()).pathname;
-  await page.goto(`${address}/time`);
-  await alive(page);
-  for (const day of ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Saturday']) {
-    await page.getByRole('button', { name: `Practise on ${day}` }).click();
-    await page.getByLabel(`minutes, ${day}`).fill('75');
-  }
-  await page.getByRole('button', { name: 'Save and lay the plan again' }).click();
-  await page.waitForURL((url) => url.pathname === address);
-  return address;
-}
 
 const days = (page: Page) => page.locator('.days strong').first();
 

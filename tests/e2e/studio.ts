@@ -79,3 +79,40 @@ export async function openAudition(studio: Studio, page: Page, who: string): Pro
   await alive(page);
   return audition;
 }
+
+/** The first screen of an empty studio, filled in. */
+export async function openStudio(page: Page, name: string) {
+  await page.goto('/');
+  await alive(page);
+  await page.getByLabel('Your name').fill(name);
+  await page.getByLabel('Sign-in name').fill('teacher');
+  await page.getByLabel('Password').fill('three quiet herons');
+  await page.getByRole('button', { name: 'Open the studio' }).click();
+  await page.waitForURL('**/studio');
+}
+
+/** A candidate with so many minutes on these weekdays; where their page is. */
+export async function addCandidate(
+  page: Page,
+  name: string,
+  weekdays: readonly string[] = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Saturday'],
+  minutes = 75
+): Promise<string> {
+  await page.goto('/studio');
+  await alive(page);
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  await page.getByLabel('Instruments').fill('oboe');
+  await page.getByLabel('Time zone at home').fill('Europe/Brussels');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.waitForURL('**/candidates/*');
+  const address = new URL(page.url()).pathname;
+  await page.goto(`${address}/time`);
+  await alive(page);
+  for (const day of weekdays) {
+    await page.getByRole('button', { name: `Practise on ${day}` }).click();
+    await page.getByLabel(`minutes, ${day}`).fill(String(minutes));
+  }
+  await page.getByRole('button', { name: 'Save and lay the plan again' }).click();
+  await page.waitForURL((url) => url.pathname === address);
+  return address;
+}
