@@ -9,7 +9,7 @@ import type { Touched } from './block-task';
 import { fewerMissing, layBlocks } from './blocks';
 import { type Around, type Measure, fitAround, measureEvenness, shortOf } from './around';
 import type { Demand, Demands } from './demand';
-import { type AgreedMinutes, keepAgreed, leastBlock, sumMinutes } from './keep';
+import { type AgreedMinutes, isAgreed, keepAgreed, leastBlock, sumMinutes } from './keep';
 import { levelDemands } from './level';
 import { fillForward } from './forward';
 import { type Missed, putMissedFirst } from './missed';
@@ -86,8 +86,7 @@ function allotWithin(
   if (limited !== capacity && shortOf(whole).join() !== shortOf(fitAround(pinned, capacity)).join())
     return allotWithin(asked, capacity, capacity, touched, mayBeAfresh);
   const measure = measureEvenness(whole);
-  const isAgreed = asked.some((one) => one.kept.some((kept) => !kept.isPinned));
-  const agreed = isAgreed ? keepWhatBlocks(asked, capacity, whole, measure, touched) : null;
+  const agreed = isAgreed(asked) ? keepWhatBlocks(asked, capacity, whole, measure, touched) : null;
   const worth = !mayBeAfresh ? Infinity : measure.isFine ? WORTH_UPHEAVAL : WORTH_UPHEAVAL_COARSE;
   if (agreed && isWhole(asked, agreed) && agreed.uneven <= measure.least * worth) return agreed;
   const fresh = layAround(asked, whole, whole, measure, touched);
@@ -198,13 +197,13 @@ function layAround(
   const agreedOn = new Map<DayNumber, Minutes>();
   for (const { day, minutes: min } of asked.flatMap((one) => one.kept))
     agreedOn.set(day, (agreedOn.get(day) ?? 0) + min);
-  const isAgreed = asked.some((one) => one.kept.some((kept) => !kept.isPinned));
+  const wasAgreed = isAgreed(asked);
   fillForward({
     minutes,
     asked,
     capacity: around.capacity,
     share: measure.even,
-    isOpen: (day, load) => !isAgreed || load < (agreedOn.get(day) ?? 0),
+    isOpen: (day, load) => !wasAgreed || load < (agreedOn.get(day) ?? 0),
     isPinned: (a, day) => asked[a]!.kept.some((kept) => kept.isPinned && kept.day === day)
   });
   const load = new Map<DayNumber, Minutes>();

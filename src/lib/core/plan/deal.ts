@@ -54,8 +54,8 @@ class Dealing {
   readonly #placements: Placement[] = [];
   /** Minutes of each level that earlier days did not use. */
   readonly #carried = new Map<object, Minutes>();
-  /** Practice days from each to the last on which its item can play. */
-  readonly #practised = new Map<DayNumber, number>();
+  /** The number of each practice day, from 0. */
+  readonly #numbers = new Map<DayNumber, number>();
 
   constructor(task: BlockTask, table: DayTable, pace: Pace) {
     [this.#task, this.#table, this.#pace] = [task, table, pace];
@@ -63,7 +63,7 @@ class Dealing {
     this.#left = [...task.placed];
     this.#dealt = pace.minutes.map(() => 0);
     this.#load = table.days.map(() => 0);
-    task.practiceDays.forEach((day, i) => this.#practised.set(day, i));
+    task.practiceDays.forEach((day, i) => this.#numbers.set(day, i));
     this.#rested = pace.minutes.map((_, i) => restedBefore(task, i));
   }
 
@@ -189,7 +189,7 @@ class Dealing {
   #canAfford(item: number, day: DayNumber, mostRest: number): boolean {
     const owed = this.#pace.minutes[item]! - this.#dealt[item]!;
     const last = this.#pace.lastDay[item]!;
-    const days = (this.#practised.get(last) ?? 0) - this.#practised.get(day)! + 1;
+    const days = (this.#numbers.get(last) ?? 0) - this.#numbers.get(day)! + 1;
     return owed >= this.#task.least[item]! * Math.ceil(days / (mostRest + 1));
   }
 

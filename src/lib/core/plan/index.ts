@@ -3,6 +3,7 @@ export * from './capacity';
 export { clearDays, exceptionsOn, joinDays } from './exceptions';
 export * from './rung-minutes';
 export * from './allot';
+export { isAgreed } from './keep';
 export * from './milestone';
 export * from './touches';
 export * from './day-order';

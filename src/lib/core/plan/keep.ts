@@ -79,6 +79,10 @@ export function keepAgreed(
   };
 }
 
+/** Whether anything was agreed before, beside what was set by hand. */
+export const isAgreed = (asked: readonly { readonly kept: readonly AgreedMinutes[] }[]): boolean =>
+  asked.some((one) => one.kept.some((kept) => !kept.isPinned));
+
 /** In the teacher's order; where what was missed needs room, what has to be done soonest is kept before what can move. */
 function inOrder(asked: readonly Keepable[]): number[] {
   const order = asked.map((_, a) => a);

@@ -11,6 +11,7 @@ import {
   allot,
   dayCapacity,
   findFit,
+  isAgreed,
   layStages,
   type ReservedTouch,
   readDemands,
@@ -175,8 +176,8 @@ function readCase(request: SeasonRequest, item: SeasonItem, rank: number, frame:
 function layMinutes(asking: Asking): LaidMinutes {
   const first = layOnce(asking, asking.touches);
   const lacking = touchesBetween(asking.frame, first.minutes, asking.touches);
-  const isAgreed = asking.asks.some((ask) => ask.asked.kept.some((kept) => !kept.isPinned));
-  if (lacking.length === 0 || isAgreed) return { ...first, touches: [...asking.touches, ...lacking] };
+  const wasAgreed = isAgreed(asking.asks.map((ask) => ask.asked));
+  if (lacking.length === 0 || wasAgreed) return { ...first, touches: [...asking.touches, ...lacking] };
   const touches = [...asking.touches, ...lacking];
   const capacity = new Map(asking.capacity);
   for (const { day, minutes } of lacking) capacity.set(day, Math.max(0, (capacity.get(day) ?? 0) - minutes));

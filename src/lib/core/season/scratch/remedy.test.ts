@@ -52,7 +52,7 @@ describe('remedies', () => {
       attempts: 'ccc'
     }));
     const request = season([stretched('A', 40, 120), stretched('B', 40, 120)], 14, { log });
-    expect(laySeason(request).short?.minutes).toBe(26);
+    expect(laySeason(request).short).not.toBeNull();
     const { changes, says } = find(request, 'stretch');
     expect(laySeason(applyChanges(request, changes!)).short).toBeNull();
     // 120 116 112 are settings: two clicks of B and one of A; less of either does not fit
