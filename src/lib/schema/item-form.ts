@@ -6,8 +6,9 @@ import { z } from 'zod';
 import { RAMP_SHAPES } from '../core/plan';
 import { STRATEGIES, type SeasonItem, type Strategy } from '../core/season';
 import type { StepSchool } from '../core/tempo';
-import { BEAT_UNITS } from '../core/units';
+import { BEAT_UNITS, tempoIn } from '../core/units';
 import {
+  EVIDENCE,
   type Cut,
   type Erratum,
   type Printed,
@@ -48,7 +49,10 @@ const sectionForm = z.object({
   recordings: z.string().max(200, 'At most 200 characters, please.').default(''),
   use: z.enum(['mean', 'median']).default('mean'),
   minutesPerWeek: typedNumber,
-  dueOn: orEmpty(sectionFields.dueOn)
+  dueOn: orEmpty(sectionFields.dueOn),
+  holdsBpm: typedNumber,
+  holdsBy: z.enum(EVIDENCE).default('self'),
+  holdsOn: orEmpty(sectionFields.dueOn)
 });
 
 export const itemForm = z.object({
@@ -146,7 +150,7 @@ export function readItemForm(form: ItemForm): Read {
   const cuts = parseCuts(form.cuts, form);
   const faults: Fault[] = [
     ...(parsed.error?.issues ?? []).map((issue) => ({
-      path: formPath(issue.path as (string | number)[]),
+      path: formPath(issue.path as (string | number)[], form),
       says: issue.message
     })),
     ...lineFaults(form, parsed.data),
@@ -179,7 +183,8 @@ function itemOf(form: ItemForm) {
     minutesPerWeek: form.minutesPerWeek ?? undefined,
     mostPerDayMin: form.mostPerDayMin ?? undefined,
     schools: { strategy, step: STEPS[step], shape, inARow, tires: demands.filter(Boolean) },
-    sections: isSightReading ? [] : sections
+    sections: isSightReading ? [] : sections,
+    holdsNow: isSightReading ? [] : form.sections.flatMap(readHolds)
   };
 }
 
@@ -211,6 +216,12 @@ function readSection(section: SectionForm) {
   return { id, name: name || undefined, fromBar, toBar, tempo, dueOn: dueOn || undefined };
 }
 
+/** What was said to hold of a section, in its own unit. */
+function readHolds({ id, tempoKind, unit, holdsBpm, holdsBy, holdsOn }: SectionForm) {
+  if (holdsBpm === null || tempoKind === 'free') return [];
+  return [{ sectionId: id, bpm: holdsBpm, unit, evidence: holdsBy, on: holdsOn }];
+}
+
 function readTempo(s: SectionForm, unit: SectionForm['unit']) {
   switch (s.tempoKind) {
     case 'pulse':
@@ -240,7 +251,11 @@ function readTempo(s: SectionForm, unit: SectionForm['unit']) {
   }
 }
 
-function formPath(path: (string | number)[]): (string | number)[] {
+function formPath(path: (string | number)[], { sections }: ItemForm): (string | number)[] {
+  if (path[0] === 'holdsNow') {
+    const at = sections.flatMap((section, i) => (readHolds(section).length > 0 ? [i] : []))[Number(path[1])];
+    return ['sections', at ?? 0, path.at(-1) === 'on' ? 'holdsOn' : 'holdsBpm'];
+  }
   if (path.at(-1) === 'notesPerBeat') return ['notesPerBeat'];
   const flat = path
     .filter((part) => part !== 'tempo')
@@ -282,9 +297,19 @@ export function fillItemForm(item: WholeItem & { readonly version: number }): It
       fromBar: section.fromBar,
       toBar: section.toBar,
       dueOn: section.dueOn ?? '',
+      ...fillHolds(section, item.holdsNow),
       ...fillTempo(section.tempo)
     }))
   };
+}
+
+function fillHolds(
+  { id, tempo }: SeasonItem['sections'][number],
+  all: WholeItem['holdsNow']
+): Partial<SectionForm> {
+  const holds = all?.find(({ sectionId }) => sectionId === id);
+  if (!holds || tempo.kind === 'free') return {};
+  return { holdsBpm: tempoIn(holds, tempo.unit), holdsBy: holds.evidence, holdsOn: holds.on };
 }
 
 function fillTempo(tempo: SeasonItem['sections'][number]['tempo']): Partial<SectionForm> {

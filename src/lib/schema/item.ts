@@ -1,6 +1,6 @@
 /** An item of the list and its sections, as a form or a file brings them. Bars, ranges and tempos are checked together. */
 import { z } from 'zod';
-import { type SectionTempo, itemFields, sectionFields, sectionTempo } from '../core/record';
+import { type HoldsNow, type SectionTempo, itemFields, sectionFields, sectionTempo } from '../core/record';
 import { clickableRange, targetOf } from '../core/tempo';
 import { type BeatUnit, sayUnit } from '../core/units';
 
@@ -24,7 +24,7 @@ const soundTempo = sectionTempo.superRefine((tempo, context) => {
     }
   }
   const target = targetOf(tempo);
-  if (target) refineClick(target.bpm, target.unit, targetKey(tempo), context);
+  if (target) refineClick(target.bpm, target.unit, [targetKey(tempo)], context);
 });
 
 function targetKey(tempo: SectionTempo): string {
@@ -38,7 +38,7 @@ function targetKey(tempo: SectionTempo): string {
   return keys[tempo.kind];
 }
 
-function refineClick(bpm: number, unit: BeatUnit, key: string, context: z.RefinementCtx): void {
+function refineClick(bpm: number, unit: BeatUnit, path: (string | number)[], context: z.RefinementCtx): void {
   const { lowest, highest } = clickableRange(unit);
   if (bpm >= lowest && bpm <= highest) return;
   const says =
@@ -47,7 +47,7 @@ function refineClick(bpm: number, unit: BeatUnit, key: string, context: z.Refine
       : `above the highest a click can say, ${highest}`;
   context.addIssue({
     code: 'custom',
-    path: [key],
+    path,
     message: `${sayUnit(unit)} ${bpm} is ${says}; choose another beat unit.`
   });
 }
@@ -59,10 +59,19 @@ type Barred = {
   fromBar: number;
   toBar: number;
   metre: string;
-  sections: readonly { fromBar: number; toBar: number; tempo: { kind: string; unit?: string | undefined } }[];
+  sections: readonly {
+    id?: string;
+    fromBar: number;
+    toBar: number;
+    tempo: { kind: string; unit?: string | undefined };
+  }[];
   repeats?: readonly { fromBar: number; toBar: number }[] | undefined;
   minutesPerWeek?: number | undefined;
+  holdsNow?: readonly HoldsNow[] | undefined;
 };
+
+/** Said where something is to hold on a day that has not been. */
+export const sayToCome = (on: string) => `${on} is still to come: say what holds today.`;
 
 /** Bars in order and inside the item; something to plan: a section, or minutes a week. */
 export function refineItem(item: Barred, context: z.RefinementCtx): void {
@@ -96,6 +105,15 @@ export function refineItem(item: Barred, context: z.RefinementCtx): void {
         ['sections', i, 'fromBar'],
         `Bars ${Math.max(one.fromBar, other.fromBar)} to ${Math.min(one.toBar, other.toBar)} stand in two sections.`
       );
+  });
+  item.holdsNow?.forEach(({ sectionId, bpm, unit }, i) => {
+    const own = item.sections.filter((s) => s.id === sectionId);
+    const isTwice = item.holdsNow!.findIndex((other) => other.sectionId === sectionId) < i;
+    if (own.length === 0) add(['holdsNow', i, 'sectionId'], `There is no section “${sectionId}”.`);
+    else if (own[0]!.tempo.kind === 'free')
+      add(['holdsNow', i, 'bpm'], 'These bars are free: no click says what holds.');
+    else if (isTwice) add(['holdsNow', i, 'sectionId'], 'What holds of a section is said once.');
+    else refineClick(bpm, unit, ['holdsNow', i, 'bpm'], context);
   });
   if (item.sections.length === 0 && !item.minutesPerWeek)
     add(['sections'], 'Give it a section with a tempo, or minutes a week.');

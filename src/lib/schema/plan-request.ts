@@ -4,8 +4,8 @@
  */
 import { z } from 'zod';
 import { type SeasonRequest, outOfReach } from '../core/season';
-import { SAME_TEMPO, targetOf } from '../core/tempo';
-import type { Fault, Result } from '../core/units';
+import { targetOf } from '../core/tempo';
+import { type Fault, type Result, SAME_TEMPO } from '../core/units';
 import { datesIn } from './dates-in';
 import {
   barField,
@@ -20,7 +20,7 @@ import {
   touch,
   zoneField
 } from '../core/record';
-import { planItem } from './item';
+import { planItem, sayToCome } from './item';
 import { refineSlot } from './round';
 import { refineWeek, timeFields } from './time';
 import { refineTouch } from './touch';
@@ -92,6 +92,9 @@ const planRequest = z
         if (cut.toBar < cut.fromBar) add(path, `The cut is upside down: ${cut.fromBar} to ${cut.toBar}.`);
         else if (cut.fromBar < item.fromBar || cut.toBar > item.toBar)
           add(path, `${item.name} has bars ${item.fromBar} to ${item.toBar}.`);
+      });
+      item.holdsNow?.forEach(({ on }, h) => {
+        if (on > request.today) add(['items', i, 'holdsNow', h, 'on'], sayToCome(on));
       });
       item.sections.forEach(({ dueOn }, s) => {
         const path = ['items', i, 'sections', s, 'dueOn'];

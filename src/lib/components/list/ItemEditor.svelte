@@ -272,6 +272,7 @@
         {form}
         errors={$errors.sections?.[i]}
         index={i}
+        {today}
         canRemove={$form.sections.length > 1}
         onRemove={() => ($form.sections = $form.sections.filter((s) => s.id !== section.id))}
       />

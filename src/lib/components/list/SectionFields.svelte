@@ -12,6 +12,7 @@
     form,
     errors,
     index,
+    today,
     canRemove,
     onRemove
   }: {
@@ -19,6 +20,8 @@
     form: Writable<ItemForm>;
     errors: Errors | undefined;
     index: number;
+    /** Where the candidate lives. */
+    today: string;
     canRemove: boolean;
     onRemove: () => void;
   } = $props();
@@ -30,6 +33,11 @@
     ['change', 'changes on the way'],
     ['free', 'free, by ear']
   ] as const;
+  const HEARD_BY = [
+    ['self', 'the player'],
+    ['teacher', 'the teacher'],
+    ['recording', 'a recording']
+  ] as const;
   const section = $derived($form.sections[index]!);
   const recorded = $derived(
     section.recordings
@@ -37,6 +45,10 @@
       .map(Number)
       .filter((bpm) => bpm > 0)
   );
+  /** What is said to hold, holds today, unless another day is chosen. */
+  function dateIt() {
+    $form.sections[index]!.holdsOn ||= today;
+  }
   const id = (name: string) => `section-${index}-${name}`;
 </script>
 
@@ -122,6 +134,40 @@
       bind:value={$form.sections[index]!.dueOn}
     />
   </div>
+  {#if section.tempoKind !== 'free'}
+    <div class="holds">
+      <Field
+        id={id('holdsBpm')}
+        label="Holds now, bpm"
+        errors={errors?.holdsBpm}
+        type="number"
+        step="any"
+        bind:value={$form.sections[index]!.holdsBpm}
+        oninput={dateIt}
+      />
+      {#if section.holdsBpm !== null}
+        <Field id={id('holdsBy')} label="Heard by" errors={errors?.holdsBy}>
+          {#snippet control(w)}
+            <select {...w} bind:value={$form.sections[index]!.holdsBy}
+              >{#each HEARD_BY as [value, name] (value)}<option {value}>{name}</option>{/each}</select
+            >
+          {/snippet}
+        </Field>
+        <Field
+          id={id('holdsOn')}
+          label="On"
+          errors={errors?.holdsOn}
+          type="date"
+          max={today}
+          bind:value={$form.sections[index]!.holdsOn}
+        />
+      {:else}
+        <p class="soft">
+          Play it once: what holds? Until that is said or logged, half the target is presumed.
+        </p>
+      {/if}
+    </div>
+  {/if}
   {#if canRemove}<button
       type="button"
       class="quiet"
@@ -164,6 +210,19 @@
   }
   .due {
     grid-column: 8;
+  }
+  .holds {
+    display: flex;
+    flex-wrap: wrap;
+    grid-column: 1 / -1;
+    gap: 10px 12px;
+    align-items: flex-end;
+  }
+  .holds > :global(:first-child) {
+    width: 140px;
+  }
+  .holds p {
+    padding-bottom: 8px;
   }
   button {
     align-self: end;

@@ -81,15 +81,17 @@ class Dealing {
     const blocks = MOST_BLOCKS_A_DAY - (this.#task.touched.get(day)?.blocks ?? 0);
     const chosen = this.#choose(this.#turns(day, d), budget, this.#table.room[d]!, blocks);
     const minutes = share(chosen, budget);
+    const played = new Set<number>();
     let used = 0;
     chosen.forEach((turn, i) => {
       const given = this.#whole(turn, minutes[i]!, this.#table.room[d]! - used);
       if (given < turn.least) return;
       this.#place(turn.item, d, given);
+      played.add(turn.item);
       used += given;
     });
     this.#carried.set(level, budget - used);
-    return new Set(chosen.map(({ item }) => item));
+    return played;
   }
 
   /** Who can have a turn on a day, in the order in which they come. */

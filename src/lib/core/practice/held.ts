@@ -1,9 +1,11 @@
 /**
- * What holds, read from the log: per section the tempo of the latest block in which N in a row were clean with
- * all elements; per item the section with the least share of its target. Evidence ages after a fortnight.
+ * What holds, read from the log: per section the fastest tempo at which N in a row were clean with all elements, until two
+ * "not yet" in a row at that tempo lower it; what was stated by ear counts as evidence of its day. Per item the section with the
+ * least share of its target. Evidence ages after a fortnight; one clean attempt at what holds, or faster, renews it.
  * A touch counts for a section when it covers all its bars; a clean whole run counts for every section.
  */
-import { type Bpm, type BeatUnit, type DayNumber, type Share, dayOf, tempoIn } from '../units';
+import type { HoldsNow } from '../record';
+import { type Bpm, type BeatUnit, type DayNumber, type Share, SAME_TEMPO, dayOf, tempoIn } from '../units';
 import { type Evidence, type Touch, cleanRun } from './touch';
 
 /** After this many days without evidence a held tempo is shown as aged and planned from one click lower (judgement). */
@@ -11,10 +13,12 @@ const AGES_AFTER_DAYS = 14;
 
 export type Held = {
   readonly bpm: Bpm;
+  /** The day of the latest evidence that it holds. */
   readonly on: DayNumber;
   readonly isAged: boolean;
   readonly evidence: Evidence;
-  readonly touchId: string;
+  /** The touch that brought it up to this tempo, or at which it was lowered; null where it was stated. */
+  readonly touchId: string | null;
 };
 
 export type HeldSection = {
@@ -22,6 +26,15 @@ export type HeldSection = {
   readonly toBar: number;
   readonly unit: BeatUnit;
   readonly targetBpm: Bpm;
+  /** What was said to hold when no touch showed it. */
+  readonly stated?: HoldsNow | undefined;
+};
+
+export type HoldRules = {
+  /** So many clean in a row make a tempo hold. */
+  readonly inARow: number;
+  /** Where a tempo that is lost goes back to. */
+  readonly oneLower: (bpm: Bpm, unit: BeatUnit) => Bpm;
 };
 
 /** Date order; touches of one date keep the order of the log. */
@@ -49,32 +62,63 @@ function playedTempo(touch: Touch, section: HeldSection, lead: HeldSection): Bpm
 }
 
 /** Whether a touch can show that something holds: so often in a row clean, and every element held. */
-export const isEvidence = (touch: Touch, inARow: number): boolean =>
-  cleanRun(touch.attempts) >= inARow && (touch.notHeld?.length ?? 0) === 0;
+const isEvidence = (touch: Touch, inARow: number): boolean =>
+  cleanRun(touch.attempts) >= inARow && allElements(touch);
+const allElements = (touch: Touch): boolean => (touch.notHeld?.length ?? 0) === 0;
+/** Two "not yet" in a row, and no row of clean ones: what held at this tempo does so no more. */
+const isLost = (touch: Touch, inARow: number): boolean =>
+  touch.attempts?.includes('nn') === true && !isEvidence(touch, inARow);
+
+/** Whether what holds can change by a touch. */
+export const isTelling = (touch: Touch, inARow: number): boolean =>
+  isEvidence(touch, inARow) || isLost(touch, inARow);
+
+type Standing = Omit<Held, 'isAged'>;
 
 /** Held tempo of a section from its item's touches (in time order), or null: no evidence. */
 export function heldTempo(
   touches: readonly Touch[],
   section: HeldSection,
   lead: HeldSection,
-  inARow: number,
+  rules: HoldRules,
   today: DayNumber
 ): Held | null {
-  for (let i = touches.length - 1; i >= 0; i -= 1) {
-    const touch = touches[i]!;
-    if (!covers(touch, section) || !isEvidence(touch, inARow)) continue;
+  const { stated } = section;
+  let standing: Standing | null = null;
+  let isOpen = stated !== undefined && dayOf(stated.on) <= today;
+  for (const touch of touches) {
+    if (isOpen && stated!.on <= touch.date) {
+      standing = standingOf(stated!, section);
+      isOpen = false;
+    }
+    if (!covers(touch, section)) continue;
     const bpm = playedTempo(touch, section, lead);
-    if (bpm === null) continue;
-    const on = dayOf(touch.date);
-    return {
-      bpm,
-      on,
-      isAged: today - on > AGES_AFTER_DAYS,
-      evidence: touch.evidence ?? 'self',
-      touchId: touch.id
-    };
+    if (bpm !== null) standing = standingAfter(standing, touch, bpm, section.unit, rules);
   }
-  return null;
+  if (isOpen) standing = standingOf(stated!, section);
+  return standing && { ...standing, isAged: today - standing.on > AGES_AFTER_DAYS };
+}
+
+function standingOf({ bpm, unit, evidence, on }: HoldsNow, section: HeldSection): Standing {
+  return { bpm: tempoIn({ bpm, unit }, section.unit), on: dayOf(on), evidence, touchId: null };
+}
+
+/** What stands after a touch at `bpm`, in the section's unit. A slower one changes nothing. */
+function standingAfter(
+  before: Standing | null,
+  touch: Touch,
+  bpm: Bpm,
+  unit: BeatUnit,
+  { inARow, oneLower }: HoldRules
+): Standing | null {
+  const [on, evidence] = [dayOf(touch.date), touch.evidence ?? 'self'];
+  const isFaster = before === null || bpm > before.bpm * (1 + SAME_TEMPO);
+  if (isEvidence(touch, inARow) && isFaster) return { bpm, on, evidence, touchId: touch.id };
+  if (before === null || bpm < before.bpm * (1 - SAME_TEMPO)) return before;
+  if (isEvidence(touch, inARow)) return { ...before, on, evidence };
+  if (isLost(touch, inARow) && !isFaster)
+    return { ...before, bpm: oneLower(before.bpm, unit), touchId: touch.id };
+  return touch.attempts?.includes('c') && allElements(touch) ? { ...before, on } : before;
 }
 
 /** A learned share moves a plan only when it differs by more than this from the one the plan stands on. */

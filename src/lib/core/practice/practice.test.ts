@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { dayOf } from '../units';
-import { type HeldSection, cleanShare, heldTempo } from './held';
+import { type HeldSection, type HoldRules, cleanShare, heldTempo } from './held';
 import { parseLogLine } from './log-line';
 import { type Touch, cleanRun } from './touch';
 
 const adagio: HeldSection = { fromBar: 1, toBar: 16, unit: 'quarter', targetBpm: 60 };
 const allegro: HeldSection = { fromBar: 17, toBar: 33, unit: 'quarter', targetBpm: 120 };
+const RULES: HoldRules = { inARow: 3, oneLower: (bpm) => bpm - 2 };
 const TODAY = dayOf('2026-11-24');
 
 function touch(date: string, tempoBpm: number, attempts: string, more: Partial<Touch> = {}): Touch {
@@ -22,12 +23,51 @@ function touch(date: string, tempoBpm: number, attempts: string, more: Partial<T
   };
 }
 
-const held = (log: Touch[], section = adagio) => heldTempo(log, section, adagio, 3, TODAY);
+const held = (log: Touch[], section = adagio) => heldTempo(log, section, adagio, RULES, TODAY);
 
 describe('what holds', () => {
-  it('is the tempo of the latest block with three clean in a row, not the fastest', () => {
+  it('is the fastest tempo with three clean in a row: slower work lowers nothing and renews nothing', () => {
     const log = [touch('2026-11-18', 52, 'ccc'), touch('2026-11-20', 48, 'ncccc')];
-    expect(held(log)).toMatchObject({ bpm: 48, on: dayOf('2026-11-20'), isAged: false, evidence: 'self' });
+    expect(held(log)).toMatchObject({ bpm: 52, on: dayOf('2026-11-18'), isAged: false, evidence: 'self' });
+  });
+
+  it('goes one back at two “not yet” in a row at its own tempo, unless three clean follow', () => {
+    const up = touch('2026-11-18', 52, 'ccc');
+    const bpmAfter = (bpm: number, attempts: string) => held([up, touch('2026-11-20', bpm, attempts)])!.bpm;
+    expect(bpmAfter(52, 'cnn')).toBe(50);
+    expect(bpmAfter(52, 'ncncn')).toBe(52);
+    expect(bpmAfter(52, 'nnccc')).toBe(52);
+    expect(bpmAfter(54, 'nnnn')).toBe(52);
+    expect(bpmAfter(48, 'nnnn')).toBe(52);
+    const again = [up, touch('2026-11-20', 52, 'nn'), touch('2026-11-21', 50, 'nn')];
+    expect(held(again)).toMatchObject({ bpm: 48, on: dayOf('2026-11-18') });
+  });
+
+  it('has its day renewed by one clean attempt at its tempo or faster, with all elements', () => {
+    const up = touch('2026-11-01', 52, 'ccc', { evidence: 'teacher' });
+    const after = (bpm: number, attempts: string, more: Partial<Touch> = {}) =>
+      held([up, touch('2026-11-20', bpm, attempts, more)])!;
+    expect(held([up])!.isAged).toBe(true);
+    expect(after(52, 'c')).toMatchObject({ bpm: 52, on: dayOf('2026-11-20'), evidence: 'teacher' });
+    expect(after(56, 'nc').on).toBe(dayOf('2026-11-20'));
+    expect(after(50, 'cc').on).toBe(dayOf('2026-11-01'));
+    expect(after(52, 'c', { notHeld: ['rhythm'] }).on).toBe(dayOf('2026-11-01'));
+    expect(after(52, 'n').on).toBe(dayOf('2026-11-01'));
+  });
+
+  it('is what was stated, as evidence of that day: over what was played before, under what was played since', () => {
+    const stated = {
+      sectionId: 's',
+      bpm: 80,
+      unit: 'eighth',
+      evidence: 'teacher',
+      on: '2026-11-19'
+    } as const;
+    const section = { ...adagio, stated };
+    expect(held([], section)).toMatchObject({ bpm: 40, evidence: 'teacher', touchId: null, isAged: false });
+    expect(held([touch('2026-11-18', 52, 'ccc')], section)!.bpm).toBe(40);
+    expect(held([touch('2026-11-19', 44, 'ccc')], section)!.bpm).toBe(44);
+    expect(held([], { ...adagio, stated: { ...stated, on: '2026-11-25' } })).toBeNull();
   });
 
   it('is untouched by a block without enough in a row', () => {

@@ -15,7 +15,7 @@ import {
   unitField
 } from './fields';
 import type { Immutable } from './immutable';
-import { ITEM_KINDS, RAMP_SHAPES, STRATEGIES } from './words';
+import { EVIDENCE, ITEM_KINDS, RAMP_SHAPES, STRATEGIES } from './words';
 
 const stepSchool = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -89,6 +89,17 @@ export type SeasonSection = Immutable<z.infer<z.ZodObject<typeof sectionFields>>
 
 const bars = { fromBar: barField, toBar: barField };
 
+/** What holds of a section when the item is entered: evidence of that day. */
+const holdsNow = z.strictObject({
+  sectionId: idField,
+  bpm: bpmField,
+  unit: unitField,
+  evidence: z.enum(EVIDENCE),
+  on: dateField
+});
+export type HoldsNow = Immutable<z.infer<typeof holdsNow>>;
+const statedField = z.array(holdsNow).max(60, 'At most one tempo that holds for each section.').optional();
+
 /** What a plan asks of an item, printed or one candidate's own. */
 export const itemFields = {
   id: idField,
@@ -108,6 +119,8 @@ export const itemFields = {
   minutesPerWeek: minutesField(1, 600).optional(),
   mostPerDayMin: minutesField(8, 240).optional(),
   schools: schools.optional(),
+  /** At most one for a section; what was played since counts for more. */
+  holdsNow: statedField,
   /** Bars that will be heard; the plan narrows to them. */
   cuts: z.array(z.strictObject(bars)).max(50).optional(),
   /** Left out by the teacher's choice: it stays on the list and asks nothing. */
@@ -152,6 +165,7 @@ export const ownFields = {
   /** Null where they are the list's. */
   ownSections: z.array(z.strictObject(sectionFields)).max(60).nullable(),
   mostPerDayMin: itemFields.mostPerDayMin,
-  schools: schools.optional()
+  schools: schools.optional(),
+  holdsNow: itemFields.holdsNow
 };
 export type Own = Immutable<z.infer<z.ZodObject<typeof ownFields>>>;

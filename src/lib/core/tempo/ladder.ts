@@ -5,8 +5,8 @@
  * When a rung is reached is the plan's question (plan/), not this file's.
  */
 import type { StepSchool } from '../record';
-import { type Bpm, type BeatUnit, type Share, tempoIn } from '../units';
-import { SAME_TEMPO, clickOf, settingsBetween } from './scale';
+import { type Bpm, type BeatUnit, type Share, SAME_TEMPO, tempoIn } from '../units';
+import { clickOf, settingsBetween } from './scale';
 
 export type { StepSchool };
 

@@ -5,12 +5,18 @@
  * Source: the scale as widely printed on metronomes (from memory): 40 to 60 by 2, 60 to 72 by 3, 72 to 120
  * by 4, 120 to 144 by 6, 144 to 208 by 8.
  */
-import { type Bpm, type BeatUnit, type Clicks, type Tempo, doubleOf, subdivisionOf } from '../units';
+import {
+  type Bpm,
+  type BeatUnit,
+  type Clicks,
+  type Tempo,
+  SAME_TEMPO,
+  doubleOf,
+  subdivisionOf
+} from '../units';
 
 const LOWEST_SETTING = 40;
 const HIGHEST_SETTING = 208;
-/** Relative difference under which two tempos are one: conversions between units leave rounding behind. */
-export const SAME_TEMPO = 1e-9;
 
 function steps(from: number, to: number, by: number): number[] {
   return Array.from({ length: (to - from) / by }, (_, i) => from + i * by);

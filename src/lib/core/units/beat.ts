@@ -33,6 +33,9 @@ const LENGTH: Record<BeatUnit, number> = {
 
 export type Tempo = { readonly bpm: Bpm; readonly unit: BeatUnit };
 
+/** Relative difference under which two tempos are one: conversions between units leave rounding behind. */
+export const SAME_TEMPO = 1e-9;
+
 /** The same speed told in another unit: dotted quarter 58 is eighth 174 is quarter 87. */
 export function tempoIn(tempo: Tempo, unit: BeatUnit): Bpm {
   return (tempo.bpm * LENGTH[tempo.unit]) / LENGTH[unit];

@@ -1,7 +1,8 @@
 /** An item of the list: what is printed is everyone's who took it, the rest one candidate's own. */
 import { followBars } from '../../core/season';
+import { sayToCome } from '../../schema/item';
 import { type App, todayIn } from '../app';
-import { orNotFound } from '../errors';
+import { CodedError, orNotFound } from '../errors';
 import { findAudition } from '../store/audition';
 import { findCandidate } from '../store/candidate';
 import * as items from '../store/item';
@@ -10,7 +11,7 @@ import { place } from './place';
 
 /** An item as it is typed: what is printed and what is this candidate's own. */
 export type ItemInput = Omit<items.Printed, 'pages' | 'key' | 'errata' | 'cuts'> &
-  Pick<items.ListItem, 'mostPerDayMin' | 'schools'> & {
+  Pick<items.ListItem, 'mostPerDayMin' | 'schools' | 'holdsNow'> & {
     readonly pages?: string | undefined;
     readonly key?: string | undefined;
     readonly errata?: readonly Omit<items.Erratum, 'addedOn'>[] | undefined;
@@ -58,7 +59,13 @@ export function printedOf(
     cuts: []
   }
 ): items.Printed {
-  const { mostPerDayMin: _most, schools: _schools, hasOwnSections: _own, ...printed } = item;
+  const {
+    mostPerDayMin: _most,
+    schools: _schools,
+    holdsNow: _holds,
+    hasOwnSections: _own,
+    ...printed
+  } = item;
   const { pages, key, errata, cuts } = item;
   return {
     ...printed,
@@ -82,7 +89,11 @@ export function printedOf(
   };
 }
 
-export const ownOf = ({ mostPerDayMin, schools }: ItemInput) => ({ mostPerDayMin, schools });
+export const ownOf = ({ mostPerDayMin, schools, holdsNow }: ItemInput) => ({
+  mostPerDayMin,
+  schools,
+  holdsNow
+});
 
 const zoneOf = (app: App, auditionId: string) => {
   const { candidateId } = orNotFound(findAudition(app.db, auditionId));
@@ -92,8 +103,10 @@ const zoneOf = (app: App, auditionId: string) => {
 /** Today where the candidate of an audition lives. */
 export const todayOf = (app: App, auditionId: string) => todayIn(app, zoneOf(app, auditionId));
 
-/** Throws CodedError where a section is due on a day out of reach. */
-export function boundItem(app: App, auditionId: string, { sections }: ItemInput): void {
+/** Throws CodedError where a section is due on a day out of reach, or is said to hold on a day to come. */
+export function boundItem(app: App, auditionId: string, { sections, holdsNow = [] }: ItemInput): void {
   const due = sections.map((section) => section.dueOn);
-  boundDates(app, zoneOf(app, auditionId), due);
+  boundDates(app, zoneOf(app, auditionId), [...due, ...holdsNow.map(({ on }) => on)]);
+  const ahead = holdsNow.find(({ on }) => on > todayOf(app, auditionId));
+  if (ahead) throw new CodedError('date-unsound', `${sayToCome(ahead.on)} Nothing was changed.`);
 }

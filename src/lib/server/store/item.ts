@@ -3,7 +3,7 @@
  * sections are one candidate's own (item). Ticks of readiness checks are personal.
  */
 import type { CheckKind, GroundworkKind } from '../../core/readiness';
-import type { ChosenSchools, Cut, Erratum, Own, Printed, SeasonSection } from '../../core/record';
+import type { ChosenSchools, Cut, Erratum, HoldsNow, Own, Printed, SeasonSection } from '../../core/record';
 import { type Db, preparedOnce } from '../db/open';
 
 /** One item as one candidate has it: what is printed, and what is their own. */
@@ -27,6 +27,7 @@ type Row = PrintedRow & {
   list_item_id: string;
   most_per_day_min: number | null;
   own_sections_json: string | null;
+  holds_now_json: string;
   schools_json: string;
   is_left_out: number;
   version: number;
@@ -52,7 +53,7 @@ type PrintedRow = {
 };
 
 const SELECT = `SELECT i.id, i.audition_id, i.list_item_id, l.name, l.composer, l.kind, l.edition, l.pages, l.music_key, l.tested, l.bars_per_line, l.metre,
-  l.from_bar, l.to_bar, l.pickup_beats, l.minutes_per_week, i.most_per_day_min, l.sections_json, i.own_sections_json, l.errata_json,
+  l.from_bar, l.to_bar, l.pickup_beats, l.minutes_per_week, i.most_per_day_min, l.sections_json, i.own_sections_json, i.holds_now_json, l.errata_json,
   l.cuts_json, i.schools_json, i.is_left_out, l.version + i.version - 1 AS version
   FROM item i JOIN list_item l ON l.id = i.list_item_id`;
 const IS_THERE = 'i.removed_at_ms IS NULL AND l.removed_at_ms IS NULL';
@@ -93,12 +94,13 @@ const statements = preparedOnce((db) => ({
      WHERE id = @id`
   ),
   addOwn: db.prepare(
-    `INSERT INTO item (id, audition_id, list_item_id, position, most_per_day_min, own_sections_json, schools_json)
+    `INSERT INTO item (id, audition_id, list_item_id, position, most_per_day_min, own_sections_json, schools_json, holds_now_json)
      VALUES (@id, @auditionId, @listItemId, (SELECT coalesce(max(position), 0) + 1 FROM item WHERE audition_id = @auditionId),
-       @mostPerDayMin, @ownSections, @schools)`
+       @mostPerDayMin, @ownSections, @schools, @holdsNow)`
   ),
   saveOwn: db.prepare(
-    `UPDATE item SET most_per_day_min = @mostPerDayMin, own_sections_json = @ownSections, schools_json = @schools, version = version + 1
+    `UPDATE item SET most_per_day_min = @mostPerDayMin, own_sections_json = @ownSections, schools_json = @schools,
+       holds_now_json = @holdsNow, version = version + 1
      WHERE id = @id`
   ),
   setPrintedSections: db.prepare(
@@ -127,6 +129,7 @@ function decode(row: Row): ListItem {
     sections: JSON.parse(row.own_sections_json ?? row.sections_json) as ListItem['sections'],
     hasOwnSections: row.own_sections_json !== null,
     schools: JSON.parse(row.schools_json) as ChosenSchools,
+    holdsNow: JSON.parse(row.holds_now_json) as HoldsNow[],
     isLeftOut: row.is_left_out === 1 || undefined,
     version: row.version
   };
@@ -166,12 +169,13 @@ function encodePrinted(id: string, printed: Printed) {
   };
 }
 
-function encodeOwn(id: string, { ownSections, mostPerDayMin, schools }: Own) {
+function encodeOwn(id: string, { ownSections, mostPerDayMin, schools, holdsNow }: Own) {
   return {
     id,
     mostPerDayMin: mostPerDayMin ?? null,
     ownSections: ownSections && JSON.stringify(ownSections),
-    schools: JSON.stringify(schools ?? {})
+    schools: JSON.stringify(schools ?? {}),
+    holdsNow: JSON.stringify(holdsNow ?? [])
   };
 }
 

@@ -131,6 +131,7 @@ function writeAudition(app: App, audition: auditions.Audition): ArchiveCandidate
     ownSections: item.hasOwnSections ? item.sections : null,
     mostPerDayMin: item.mostPerDayMin,
     schools: item.schools,
+    holdsNow: item.holdsNow,
     isLeftOut: item.isLeftOut,
     ticks: items.ticksOf(app.db, item.id),
     pins: pins.filter((pin) => pin.itemId === item.id),
@@ -252,11 +253,11 @@ function takeAudition(app: App, candidateId: string, from: ArchiveCandidate['aud
   for (const slot of from.slots) auditions.putSlot(app.db, id, slot);
   auditions.setDaysIntoMock(app.db, id, from.daysIntoMock ?? 0);
   for (const item of from.items) {
-    const { ownSections, mostPerDayMin, schools } = item;
+    const { ownSections, mostPerDayMin, schools, holdsNow } = item;
     items.addOwn(
       app.db,
       { id: item.id, auditionId: id, listItemId: item.listItemId },
-      { ownSections, mostPerDayMin, schools }
+      { ownSections, mostPerDayMin, schools, holdsNow }
     );
     if (item.isLeftOut) items.setLeftOut(app.db, item.id, true);
     for (const [kind, date] of Object.entries(item.ticks))

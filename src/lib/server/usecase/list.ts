@@ -135,9 +135,12 @@ export const saveItem = useCase({
 });
 
 function withSectionIds(app: App, item: ItemInput): ItemInput {
+  const sections = item.sections.map((s) => (s.id.startsWith('new') ? { ...s, id: app.newId() } : s));
+  const ids = new Map(item.sections.map(({ id }, i) => [id, sections[i]!.id]));
   return {
     ...item,
-    sections: item.sections.map((s) => (s.id.startsWith('new') ? { ...s, id: app.newId() } : s))
+    sections,
+    holdsNow: item.holdsNow?.map((h) => ({ ...h, sectionId: ids.get(h.sectionId)! }))
   };
 }
 

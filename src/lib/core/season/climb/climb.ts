@@ -10,25 +10,20 @@ import {
   touchMinutes as runMinutes
 } from '../../plan';
 import { type Held, type HeldSection, type Touch, cleanShare, heldTempo } from '../../practice';
-import {
-  SAME_TEMPO,
-  clickableRange,
-  clicksBetween,
-  clicksLower,
-  sectionSeconds,
-  targetOf
-} from '../../tempo';
+import { clickableRange, clicksBetween, clicksLower, sectionSeconds, targetOf } from '../../tempo';
 import {
   type Bpm,
   type Clicks,
   type DayNumber,
   type Minutes,
   type Share,
+  SAME_TEMPO,
   dayOf,
   formatDate
 } from '../../units';
 import { layChain } from '../facts/chain';
 import type { PlannedSection } from '../laid/plan';
+import { holdRules } from './hold-rules';
 import { type ClimbRung, type ClimbFacts, type TimedSection, joinedAt, sectionRungs } from './rungs';
 import {
   type Agreed,
@@ -116,12 +111,13 @@ export function readSections(
       fromBar: section.fromBar,
       toBar: section.toBar,
       unit: target.unit,
-      targetBpm: target.bpm
+      targetBpm: target.bpm,
+      stated: item.holdsNow?.find((stated) => stated.sectionId === section.id)
     };
     return [{ section, target: read }];
   });
   return withTarget.map(({ section, target }) => {
-    const held = heldTempo(touches, target, withTarget[0]!.target, inARow, today);
+    const held = heldTempo(touches, target, withTarget[0]!.target, holdRules(inARow), today);
     const { lowest, highest } = clickableRange(target.unit);
     const half = Math.max(lowest, Math.round(target.targetBpm / 2));
     // a whole run at some share of the lead's target may stand for a tempo here that no click can say
@@ -196,7 +192,7 @@ function latestHolding(facts: ClimbFacts, sections: readonly TimedSection[], cou
   const touches = facts.touches.slice(0, count);
   const isLadderAlone = schools.strategy === 'ramp' || schools.strategy === 'drills';
   const places = sections.flatMap((section) => {
-    const held = heldTempo(touches, section.target, sections[0]!.target, schools.inARow, today);
+    const held = heldTempo(touches, section.target, sections[0]!.target, holdRules(schools.inARow), today);
     const whole = held ? touches.findIndex((t) => t.id === held.touchId) : -1;
     if (isLadderAlone) return [whole];
     const links = layChain(section.section).map(({ joined }) =>

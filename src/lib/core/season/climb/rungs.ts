@@ -11,8 +11,9 @@ import {
   rungMinutes
 } from '../../plan';
 import { type Held, type HeldSection, type Touch, heldTempo } from '../../practice';
-import { SAME_TEMPO, clickOf, fitLadder, sectionSeconds } from '../../tempo';
-import type { Bpm, DayNumber, Minutes, Share } from '../../units';
+import { holdRules } from './hold-rules';
+import { clickOf, fitLadder, sectionSeconds } from '../../tempo';
+import { type Bpm, type DayNumber, type Minutes, type Share, SAME_TEMPO } from '../../units';
 import { type Bars, layChain } from '../facts/chain';
 import { type Rung, rungKey } from '../laid/plan';
 import type { Agreed, Schools, SeasonItem, SeasonSection } from '../facts/request';
@@ -138,7 +139,7 @@ export function joinedAt(
   p: TimedSection,
   bars: Bars
 ): number {
-  const held = heldTempo(touches, { ...p.target, ...bars }, p.target, schools.inARow, today);
+  const held = heldTempo(touches, { ...p.target, ...bars }, p.target, holdRules(schools.inARow), today);
   if (!held || held.bpm < p.target.targetBpm * AT_TEMPO) return -1;
   return touches.findIndex((touch) => touch.id === held.touchId);
 }

@@ -2,7 +2,7 @@
  * The stairs of the countback: where an item stood below its target, and where the plan puts it, in clicks.
  * The slowest section sets the item, then as now. An item counts as seen once every section has held once.
  */
-import { type Touch, inTimeOrder, isEvidence } from '../../practice';
+import { type Touch, inTimeOrder, isTelling } from '../../practice';
 import { clicksBetween } from '../../tempo';
 import { type Bpm, type Clicks, type DayNumber, dayOf } from '../../units';
 import { readSections, schoolsOf } from './climb';
@@ -42,14 +42,15 @@ export function heldStairs(
   const item = narrowToCuts(whole);
   const { inARow } = schoolsOf(item, general);
   // what held can change only by such touches
-  const ordered = inTimeOrder(touches).filter((touch) => isEvidence(touch, inARow));
+  const ordered = inTimeOrder(touches).filter((touch) => isTelling(touch, inARow));
+  const dates = [...ordered.map(({ date }) => date), ...(item.holdsNow ?? []).map(({ on }) => on)];
   const steps: Step[] = [];
-  ordered.forEach((touch, i) => {
-    if (ordered[i + 1]?.date === touch.date) return;
-    const read = readSections(item, ordered.slice(0, i + 1), inARow, dayOf(touch.date), []);
-    if (read.length === 0 || read.some((p) => p.held === null)) return;
+  for (const date of [...new Set(dates)].sort()) {
+    const until = ordered.filter((touch) => touch.date <= date);
+    const read = readSections(item, until, inARow, dayOf(date), []);
+    if (read.length === 0 || read.some((p) => p.held === null)) continue;
     const step = stepAt(
-      touch.date,
+      date,
       read.map((p) => ({
         sectionId: p.section.id,
         bpm: p.held!.bpm,
@@ -59,7 +60,7 @@ export function heldStairs(
     );
     const before = steps.at(-1);
     if (!before || before.bpm !== step.bpm || before.sectionId !== step.sectionId) steps.push(step);
-  });
+  }
   return steps;
 }
 

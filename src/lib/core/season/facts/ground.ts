@@ -11,6 +11,7 @@ const OF_ITEM = [
   'pickupBeats',
   'repeats',
   'sections',
+  'holdsNow',
   'minutesPerWeek',
   'mostPerDayMin',
   'schools',

@@ -10,11 +10,17 @@ export function narrowToCuts(item: SeasonItem): SeasonItem {
   const cuts = joinOverlapping(item.cuts ?? []);
   if (cuts.length === 0) return item;
   const sections = item.sections.flatMap((section) => insideCuts(section, cuts));
-  return sections.length === 0 ? item : { ...item, sections };
+  if (sections.length === 0) return item;
+  const holdsNow = item.holdsNow?.flatMap((stated) =>
+    sections.flatMap(({ id }) => (isPartOf(id, stated.sectionId) ? [{ ...stated, sectionId: id }] : []))
+  );
+  return { ...item, sections, holdsNow };
 }
 
 /** Whether a plan of the item is narrowed to cuts. */
 export const isNarrowed = (item: SeasonItem): boolean => narrowToCuts(item) !== item;
+
+const isPartOf = (id: string, sectionId: string) => id === sectionId || id.startsWith(`${sectionId}/`);
 
 /** The section's bars within each cut; beyond the first they are sections of their own, told apart by a number behind the id. */
 function insideCuts(section: SeasonSection, cuts: readonly Bars[]): SeasonSection[] {

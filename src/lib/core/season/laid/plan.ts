@@ -147,6 +147,12 @@ export type PlannedShortage = {
   readonly reasons: readonly ShortReading[];
 };
 
+/** What is presumed, and the minutes of what is short that would not be, if all of it held at its target. */
+export type Presumed = {
+  readonly sections: readonly { readonly itemId: string; readonly sectionId: string; readonly bpm: Bpm }[];
+  readonly shortMin: Minutes;
+};
+
 type PlannedStages = {
   readonly groundworkTo: string;
   readonly contextFrom: string;
@@ -166,6 +172,8 @@ export type SeasonPlan = {
   readonly days: readonly PlannedDay[];
   readonly weeks: readonly PlannedWeek[];
   readonly short: PlannedShortage | null;
+  /** Sections of which nothing is known, presumed to hold at half their target. Missing in plans of before. */
+  readonly presumed?: Presumed | null | undefined;
   readonly agreed: Agreed;
 };
 

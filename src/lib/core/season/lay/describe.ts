@@ -14,7 +14,8 @@ export function describePlan(
   request: SeasonRequest,
   frame: SeasonFrame,
   cases: readonly ItemCase[],
-  laid: LaidMinutes
+  laid: LaidMinutes,
+  presumed: SeasonPlan['presumed']
 ): SeasonPlan {
   const items = cases.map((one) => describeItem(request, one, laid));
   const days = describeDays(request, frame, cases, items, laid);
@@ -40,6 +41,7 @@ export function describePlan(
     days,
     weeks: describeWeeks(request, frame, days, shortByDay(laid, frame)),
     short: describeShortage(laid, frame),
+    presumed,
     agreed: {
       ground: groundOf(request),
       carried: cases.flatMap((c) => c.climb.carried ?? []),

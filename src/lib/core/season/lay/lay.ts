@@ -7,9 +7,7 @@ import {
   type AskedDemand,
   IN_CONTEXT_SHARE,
   LEAST_BLOCK_MIN,
-  LONGEST_BLOCK_MIN,
   allot,
-  dayCapacity,
   findFit,
   isAgreed,
   layStages,
@@ -19,7 +17,7 @@ import {
 } from '../../plan';
 import { inTimeOrder } from '../../practice';
 import { type DayNumber, type Minutes, dayOf } from '../../units';
-import { askOfClimb, askOfMinutes, mostPerDay, rungPinsOf } from './ask';
+import { type Ask, asksOf } from './asks';
 import { readClimb, schoolsOf, touchesOf } from '../climb/climb';
 import { describePlan } from './describe';
 import {
@@ -32,7 +30,7 @@ import {
   readFrame
 } from './frame';
 import type { PlannedShortage, SeasonPlan } from '../laid/plan';
-import type { BlockPin, SeasonItem, SeasonRequest } from '../facts/request';
+import type { SeasonItem, SeasonRequest } from '../facts/request';
 import { groundOf } from '../facts/ground';
 import { isNarrowed, narrowToCuts } from '../facts/narrow';
 import { describeShortage } from './shortage';
@@ -42,7 +40,8 @@ import { touchesBetween } from './contact';
 /** The plan for a request that its schema has found sound. Cost: some flows over items x days. */
 export function laySeason(request: SeasonRequest): SeasonPlan {
   const asking = readAsking(request);
-  return describePlan(asking.request, asking.frame, asking.cases, layMinutes(asking));
+  const laid = layMinutes(asking);
+  return describePlan(asking.request, asking.frame, asking.cases, laid, readPresumed(asking, laid));
 }
 
 /**
@@ -53,11 +52,13 @@ export function layForEach(
   given: SeasonRequest,
   rounds: readonly NonNullable<SeasonRequest['countsDownTo']>[]
 ): SeasonPlan[] {
-  const { request, frame, cases, ...asking } = readAsking(given);
-  const laid = layMinutes({ request, frame, cases, ...asking });
+  const asking = readAsking(given);
+  const { request, frame, cases } = asking;
+  const laid = layMinutes(asking);
+  const presumed = readPresumed(asking, laid);
   return rounds.map((countsDownTo) => {
     const own = { ...request, countsDownTo };
-    return describePlan(own, { ...frame, nextRoundDay: nextRoundDayOf(own) }, cases, laid);
+    return describePlan(own, { ...frame, nextRoundDay: nextRoundDayOf(own) }, cases, laid, presumed);
   });
 }
 
@@ -66,8 +67,6 @@ export function layShort(request: SeasonRequest): PlannedShortage | null {
   const asking = readAsking(request);
   return describeShortage(layMinutes(asking), asking.frame);
 }
-
-type Ask = Pick<ItemMinutes, 'owner' | 'kind' | 'asked'>;
 
 /** All that a request asks of its days, before any minute is placed. */
 export type Asking = {
@@ -111,6 +110,36 @@ export function readAsking(given: SeasonRequest): Asking {
     capacity,
     asks: asks.map((ask) => withTouches(ask, touches))
   };
+}
+
+/**
+ * What the plan presumes to hold at half its target, since nothing says what does, and how much of what is short would not be if it held at
+ * its target; null where everything is known.
+ */
+function readPresumed(
+  { request, frame, cases, touches, asks, capacity }: Asking,
+  laid: LaidMinutes
+): SeasonPlan['presumed'] {
+  const ahead = cases.filter((one) => one.stages && !one.item.isLeftOut);
+  const sections = ahead.flatMap(({ item, climb }) =>
+    climb.sections
+      .filter((s) => s.unit !== null && s.held === null && item.holds?.[s.id] === undefined)
+      .map((s) => ({ itemId: item.id, sectionId: s.id, bpm: s.startBpm! }))
+  );
+  if (sections.length === 0) return null;
+  const short = laid.minutes.reduce((sum, one) => sum + one.shortMin, 0);
+  if (short === 0) return { sections, shortMin: 0 };
+  const unknown = new Set(sections.map((s) => s.sectionId));
+  const known = ahead.map((one) => ({
+    ...one,
+    climb: { ...one.climb, rungs: one.climb.rungs.filter((rung) => !unknown.has(rung.sectionId)) }
+  }));
+  const demands = known
+    .flatMap((one) => asksOf(request, frame, one))
+    .map((ask) => withTouches(ask, touches).asked);
+  const asked = demands.flatMap((one) => one.windows).reduce((sum, { minutes }) => sum + minutes, 0);
+  const placed = findFit(readDemands(demands, capacity), demands.length).placed.reduce((a, b) => a + b, 0);
+  return { sections, shortMin: Math.max(0, short - (asked - placed)) };
 }
 
 /** With the days on which the item is touched besides. */
@@ -247,28 +276,6 @@ function preferred(
   return wishes.find((wish) => placed(wish) === whole) ?? capacity;
 }
 
-function asksOf(request: SeasonRequest, frame: SeasonFrame, owner: ItemCase): Ask[] {
-  const { item, climb, stages } = owner;
-  if (!stages || item.isLeftOut) return [];
-  const rungPins = rungPinsOf(request, item);
-  const minutes = askOfMinutes(request, item, stages, frame, keptOf(request, item, 'minutes', frame.today));
-  const ladder = askOfClimb(
-    climb,
-    item,
-    stages,
-    frame,
-    rungPins,
-    keptOf(request, item, 'ladder', frame.today),
-    minutes?.mostPerDay
-  );
-  const behind = climb.clicksToGo ?? 0;
-  const ask = (kind: Ask['kind'], asked: AskedDemand | null): Ask[] =>
-    asked
-      ? [{ owner, kind, asked: { ...asked, missed: missedOf(request, item, kind, frame.today, behind) } }]
-      : [];
-  return [...ask('ladder', ladder), ...ask('minutes', minutes)];
-}
-
 function warmItems(one: ItemCase) {
   const { item, rank, climb, stages, lastDayZero } = one;
   if (!stages || item.isLeftOut || climb.sections.every((s) => s.unit === null)) return [];
@@ -276,80 +283,4 @@ function warmItems(one: ItemCase) {
   const first = { ...warm, isHeld: climb.rungs.length === 0, isNarrowed: isNarrowed(item), stages };
   if (lastDayZero === null || lastDayZero === stages.dayZero) return [first];
   return [first, { ...warm, isHeld: true, stages: layStages(stages.dayZero, lastDayZero) }];
-}
-
-/**
- * Blocks pinned by hand belong to the ladder; an item without one gets them for its weekly minutes. Today's pinned minutes
- * that the log has used are done.
- */
-function pinsOf(
-  request: SeasonRequest,
-  item: SeasonItem,
-  kind: ItemMinutes['kind'],
-  today: DayNumber
-): AskedDemand['kept'] {
-  const pinnedKind = item.sections.some((s) => s.tempo.kind !== 'free') ? 'ladder' : 'minutes';
-  if (kind !== pinnedKind) return [];
-  return (request.pins ?? [])
-    .filter((pin): pin is BlockPin => 'minutes' in pin && pin.itemId === item.id && dayOf(pin.date) >= today)
-    .map((pin) => ({
-      day: dayOf(pin.date),
-      minutes: leftToday(request, item, dayOf(pin.date), pin.minutes, today),
-      isPinned: true
-    }))
-    .map((pin) => ({ ...pin, minutes: Math.min(pin.minutes, mostPerDay(item)) }))
-    .filter((pin) => pin.minutes > 0);
-}
-
-function leftToday(
-  request: SeasonRequest,
-  item: SeasonItem,
-  day: DayNumber,
-  minutes: Minutes,
-  today: DayNumber
-): Minutes {
-  return day === today ? minutes - loggedOn(request, today, item.id) : minutes;
-}
-
-/**
- * The block that was agreed for a day before today and not played since: one at most, however many days were missed. A day away, or
- * without minutes by now, makes nothing missed.
- */
-function missedOf(
-  request: SeasonRequest,
-  item: SeasonItem,
-  kind: ItemMinutes['kind'],
-  today: DayNumber,
-  behind: number
-): AskedDemand['missed'] {
-  const agreed = (request.previous?.allotments ?? []).filter(
-    (a) => a.itemId === item.id && a.kind === kind && dayOf(a.date) < today
-  );
-  const open = agreed.map(({ date, minutes }) => {
-    const since = request.log.filter((t) => t.itemId === item.id && t.date >= date);
-    const played = since.reduce((sum, t) => sum + t.minutes, 0);
-    const isAway = dayCapacity(dayOf(date), request.time).minutes === 0;
-    return isAway ? 0 : Math.min(minutes, LONGEST_BLOCK_MIN) - played;
-  });
-  const minutes = Math.max(0, ...open);
-  return minutes >= LEAST_BLOCK_MIN ? { minutes, behind } : undefined;
-}
-
-/** What was pinned or agreed from today on; today's minutes that the log has used are done. */
-function keptOf(
-  request: SeasonRequest,
-  item: SeasonItem,
-  kind: ItemMinutes['kind'],
-  today: DayNumber
-): AskedDemand['kept'] {
-  const pins = pinsOf(request, item, kind, today);
-  const agreed = (request.previous?.allotments ?? [])
-    .filter((a) => a.itemId === item.id && a.kind === kind && dayOf(a.date) >= today)
-    .map((a) => ({
-      day: dayOf(a.date),
-      minutes: leftToday(request, item, dayOf(a.date), a.minutes, today),
-      isPinned: false
-    }))
-    .filter((a) => a.minutes > 0 && !pins.some((pin) => pin.day === a.day));
-  return [...pins, ...agreed];
 }
