@@ -1,6 +1,6 @@
 <!-- Minutes asked against minutes there, week by week; a week opens its days. Where it does not fit, a sentence says so. -->
 <script lang="ts">
-  import type { SeasonPlan } from '$lib/core/season';
+  import { type SeasonPlan, sayPresumed } from '$lib/core/season';
   import { type DayNumber, dayOf, formatDate, saySpan } from '$lib/core/units';
   import type { TimeAxis } from './time-axis';
   import WeekDays from './WeekDays.svelte';
@@ -22,6 +22,7 @@
 
   const isEmpty = $derived(plan.items.length > 0 && plan.items.every((item) => item.state === 'left-out'));
 
+  const presumed = $derived(sayPresumed(plan));
   const nameOf = (id: string) => plan.items.find((item) => item.id === id)?.name ?? '';
   const spans = $derived(plan.short?.reasons.flatMap((reason) => reason.spans) ?? []);
   /** Names of more than these would be a wall of words; the rows below have them all. */
@@ -141,13 +142,15 @@
       <p>
         <span>The lowest of the order are short: {shortItems} min. Their last rungs are open below.</span>
       </p>
+      {#if presumed}<p><span>{presumed}</span></p>{/if}
     </div>
   {:else}
     <p>
       <span
         >{isEmpty
           ? 'Every item is left out: nothing is planned.'
-          : 'The plan fits: every rung has its minutes.'}</span
+          : 'The plan fits: every rung has its minutes.'}
+        {presumed}</span
       >
     </p>
   {/if}

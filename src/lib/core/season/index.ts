@@ -1,5 +1,6 @@
 export * from './facts/request';
 export * from './laid/plan';
+export * from './laid/presumed';
 export { layForEach, laySeason } from './lay/lay';
 export * from './laid/moves';
 export * from './climb/stairs';

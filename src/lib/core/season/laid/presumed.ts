@@ -1,0 +1,17 @@
+/** What a plan presumes, in words. */
+import type { SeasonPlan } from './plan';
+
+/** More items than this are counted instead of named. */
+const MOST_NAMES = 2;
+
+/** The sentence for a plan that presumes anything; null for one that does not. */
+export function sayPresumed({ presumed, items, short }: SeasonPlan): string | null {
+  const ids = [...new Set(presumed?.sections.map(({ itemId }) => itemId) ?? [])];
+  if (ids.length === 0) return null;
+  const names = ids.map((id) => items.find((item) => item.id === id)!.name);
+  const many = names.length === items.length ? 'any item' : `${names.length} items`;
+  const of = names.length <= MOST_NAMES ? names.join(' and ') : many;
+  const half = names.length === 1 ? 'half its target is' : 'half of each target is';
+  const rests = short ? `; ${presumed!.shortMin} of the ${short.minutes} minutes short rest on that` : '';
+  return `What holds of ${of} has not been said or logged yet: ${half} presumed${rests}.`;
+}
