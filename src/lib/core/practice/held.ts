@@ -17,7 +17,9 @@ export type Held = {
   readonly on: DayNumber;
   readonly isAged: boolean;
   readonly evidence: Evidence;
-  /** The touch that brought it up to this tempo, or at which it was lowered; null where it was stated. */
+  /** The fastest slower tempo shown to hold since it had aged; null where none was. */
+  readonly shownSince: Bpm | null;
+  /** The touch that brought it up, or up again after it had aged, or at which it was lowered; null where it was stated. */
   readonly touchId: string | null;
 };
 
@@ -35,6 +37,8 @@ export type HoldRules = {
   readonly inARow: number;
   /** Where a tempo that is lost goes back to. */
   readonly oneLower: (bpm: Bpm, unit: BeatUnit) => Bpm;
+  /** Whether what held on a day is as good as aged on a later one. */
+  readonly isInterrupted: (on: DayNumber, later: DayNumber) => boolean;
 };
 
 /** Date order; touches of one date keep the order of the log. */
@@ -100,7 +104,13 @@ export function heldTempo(
 }
 
 function standingOf({ bpm, unit, evidence, on }: HoldsNow, section: HeldSection): Standing {
-  return { bpm: tempoIn({ bpm, unit }, section.unit), on: dayOf(on), evidence, touchId: null };
+  return {
+    bpm: tempoIn({ bpm, unit }, section.unit),
+    on: dayOf(on),
+    evidence,
+    shownSince: null,
+    touchId: null
+  };
 }
 
 /** What stands after a touch at `bpm`, in the section's unit. A slower one changes nothing. */
@@ -109,16 +119,26 @@ function standingAfter(
   touch: Touch,
   bpm: Bpm,
   unit: BeatUnit,
-  { inARow, oneLower }: HoldRules
+  { inARow, oneLower, isInterrupted }: HoldRules
 ): Standing | null {
   const [on, evidence] = [dayOf(touch.date), touch.evidence ?? 'self'];
+  const isShown = isEvidence(touch, inARow);
   const isFaster = before === null || bpm > before.bpm * (1 + SAME_TEMPO);
-  if (isEvidence(touch, inARow) && isFaster) return { bpm, on, evidence, touchId: touch.id };
-  if (before === null || bpm < before.bpm * (1 - SAME_TEMPO)) return before;
-  if (isEvidence(touch, inARow)) return { ...before, on, evidence };
+  if (isShown && isFaster) return { bpm, on, evidence, shownSince: null, touchId: touch.id };
+  if (before === null) return null;
+  const isOld = on - before.on > AGES_AFTER_DAYS || isInterrupted(before.on, on);
+  if (bpm < before.bpm * (1 - SAME_TEMPO))
+    return isShown && isOld ? shownAgain(before, bpm, touch.id) : before;
+  const renewed = { ...before, on, shownSince: null };
+  if (isShown) return { ...renewed, evidence, touchId: isOld ? touch.id : before.touchId };
   if (isLost(touch, inARow) && !isFaster)
     return { ...before, bpm: oneLower(before.bpm, unit), touchId: touch.id };
-  return touch.attempts?.includes('c') && allElements(touch) ? { ...before, on } : before;
+  return touch.attempts?.includes('c') && allElements(touch) ? renewed : before;
+}
+
+/** What has aged is led up to again: a slower tempo that holds is where it stands meanwhile. */
+function shownAgain(before: Standing, bpm: Bpm, touchId: string): Standing {
+  return bpm > (before.shownSince ?? 0) ? { ...before, shownSince: bpm, touchId } : before;
 }
 
 /** A learned share moves a plan only when it differs by more than this from the one the plan stands on. */

@@ -6,7 +6,7 @@ import { type Touch, cleanRun } from './touch';
 
 const adagio: HeldSection = { fromBar: 1, toBar: 16, unit: 'quarter', targetBpm: 60 };
 const allegro: HeldSection = { fromBar: 17, toBar: 33, unit: 'quarter', targetBpm: 120 };
-const RULES: HoldRules = { inARow: 3, oneLower: (bpm) => bpm - 2 };
+const RULES: HoldRules = { inARow: 3, oneLower: (bpm) => bpm - 2, isInterrupted: () => false };
 const TODAY = dayOf('2026-11-24');
 
 function touch(date: string, tempoBpm: number, attempts: string, more: Partial<Touch> = {}): Touch {
@@ -53,6 +53,14 @@ describe('what holds', () => {
     expect(after(50, 'cc').on).toBe(dayOf('2026-11-01'));
     expect(after(52, 'c', { notHeld: ['rhythm'] }).on).toBe(dayOf('2026-11-01'));
     expect(after(52, 'n').on).toBe(dayOf('2026-11-01'));
+  });
+
+  it('is led up to again once it has aged: a slower tempo that holds is where it stands meanwhile', () => {
+    const up = touch('2026-10-20', 60, 'ccc');
+    const log = [up, touch('2026-11-16', 52, 'ccc'), touch('2026-11-18', 48, 'ccc')];
+    expect(held(log)).toMatchObject({ bpm: 60, isAged: true, shownSince: 52, touchId: '2026-11-16-52' });
+    const again = [...log, touch('2026-11-20', 60, 'ccc')];
+    expect(held(again)).toMatchObject({ bpm: 60, isAged: false, shownSince: null, touchId: '2026-11-20-60' });
   });
 
   it('is what was stated, as evidence of that day: over what was played before, under what was played since', () => {

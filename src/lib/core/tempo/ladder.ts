@@ -6,12 +6,24 @@
  */
 import type { StepSchool } from '../record';
 import { type Bpm, type BeatUnit, type Share, SAME_TEMPO, tempoIn } from '../units';
-import { clickOf, settingsBetween } from './scale';
+import { clickOf, clicksLower, settingsBetween } from './scale';
 
 export type { StepSchool };
 
 /** One click when shaky, two when easy (handbook section 3). Easy: nearly nine attempts of ten are clean. */
 const EASY_SHARE: Share = 0.85;
+
+/** Less than this is no step to climb: a start or target beside a setting stands for it (judgement). */
+const LEAST_STEP: Share = 0.015;
+const isStep = (from: Bpm, to: Bpm) => to >= from * (1 + LEAST_STEP);
+
+/** Without what lies beside the start or the target; in between the school's steps stay, however small. */
+function withoutHalfSteps(rungs: readonly Bpm[]): Bpm[] {
+  const [start, target] = [rungs[0]!, rungs.at(-1)!];
+  return rungs.filter(
+    (bpm, i) => i === 0 || i === rungs.length - 1 || (isStep(start, bpm) && isStep(bpm, target))
+  );
+}
 
 /**
  * Rungs from `start` up to `target`, both included, in bpm of `unit`. One rung where start >= target.
@@ -25,25 +37,30 @@ export function fitLadder(
   cleanShare: Share
 ): Bpm[] {
   if (start >= target * (1 - SAME_TEMPO)) return [target];
-  const between = settingsBetween(start, target, unit);
+  const between = settingsBetween(start, target, unit).filter(
+    (bpm) => isStep(start, bpm) && isStep(bpm, target)
+  );
   switch (school.kind) {
     case 'scale': {
       const by = school.clicks === 'auto' ? (cleanShare >= EASY_SHARE ? 2 : 1) : school.clicks;
       return [start, ...between.filter((_, i) => (i + 1) % by === 0), target];
     }
     case 'zigzag':
-      return zigzag([start, ...between, target]);
+      return zigzag([start, ...between, target], clicksLower(start, unit, 1));
     case 'plus':
-      return climb(start, target, unit, (said) => said + school.bpm);
+      return withoutHalfSteps(climb(start, target, unit, (said) => said + school.bpm));
     case 'percent':
-      return climb(start, target, unit, (said) => said * (1 + school.percent / 100));
+      return withoutHalfSteps(climb(start, target, unit, (said) => said * (1 + school.percent / 100)));
   }
 }
 
-/** Two settings up, one back, until the target; the last step up may be shorter. */
-function zigzag(settings: readonly Bpm[]): Bpm[] {
-  const rungs = [settings[0]!];
-  let at = 0;
+/**
+ * One setting back, two up, until the target. The step back comes first, so that a ladder goes on by the same heights from wherever it is
+ * taken up again.
+ */
+function zigzag(settings: readonly Bpm[], below: Bpm): Bpm[] {
+  const rungs = [settings[0]!, below];
+  let at = -1;
   while (at < settings.length - 1) {
     at = Math.min(at + 2, settings.length - 1);
     rungs.push(settings[at]!);

@@ -57,7 +57,8 @@ export function readClimb(
 ): Climb {
   const share = cleanShare(touches, PRESUMED_CLEAN_SHARE);
   const timed = readSections(item, touches, schools.inARow, today, aways);
-  const facts = { item, touches, schools, share, agreed, today };
+  const rules = holdRules(schools.inARow, aways);
+  const facts = { item, touches, schools, rules, share, agreed, today };
   const ladders = timed.map((p) => sectionRungs(facts, p));
   const slowest = [...timed].sort((a, b) => a.start / a.target.targetBpm - b.start / b.target.targetBpm)[0];
   const isSeen = timed.every((p) => p.held !== null);
@@ -117,7 +118,7 @@ export function readSections(
     return [{ section, target: read }];
   });
   return withTarget.map(({ section, target }) => {
-    const held = heldTempo(touches, target, withTarget[0]!.target, holdRules(inARow), today);
+    const held = heldTempo(touches, target, withTarget[0]!.target, holdRules(inARow, aways), today);
     const { lowest, highest } = clickableRange(target.unit);
     const half = Math.max(lowest, Math.round(target.targetBpm / 2));
     // a whole run at some share of the lead's target may stand for a tempo here that no click can say
@@ -126,7 +127,7 @@ export function readSections(
     const own =
       held === null || reached === null
         ? Math.min(half, target.targetBpm)
-        : clicksLower(reached, target.unit, clicksDown(held, today, aways));
+        : Math.max(clicksLower(reached, target.unit, clicksDown(held, today, aways)), held.shownSince ?? 0);
     const start = lent === undefined ? own : Math.max(own, Math.min(lent, target.targetBpm));
     return {
       section,
@@ -188,11 +189,11 @@ function readWork(
 
 /** Which of the first `count` touches was the latest to make something hold, of any section or of a chunk's link; -1 where none did. */
 function latestHolding(facts: ClimbFacts, sections: readonly TimedSection[], count: number): number {
-  const { schools, today } = facts;
+  const { schools, rules, today } = facts;
   const touches = facts.touches.slice(0, count);
   const isLadderAlone = schools.strategy === 'ramp' || schools.strategy === 'drills';
   const places = sections.flatMap((section) => {
-    const held = heldTempo(touches, section.target, sections[0]!.target, holdRules(schools.inARow), today);
+    const held = heldTempo(touches, section.target, sections[0]!.target, rules, today);
     const whole = held ? touches.findIndex((t) => t.id === held.touchId) : -1;
     if (isLadderAlone) return [whole];
     const links = layChain(section.section).map(({ joined }) =>

@@ -1,8 +1,10 @@
-/** The rules by which this house reads what holds: a tempo that is lost goes back by one click. */
+/** The rules by which a plan reads what holds: a tempo that is lost goes back by one click, and a long time away ages all. */
+import { type Away, isBeforeAway } from '../../plan';
 import type { HoldRules } from '../../practice';
 import { clicksLower } from '../../tempo';
 
-export const holdRules = (inARow: number): HoldRules => ({
+export const holdRules = (inARow: number, aways: readonly Away[]): HoldRules => ({
   inARow,
-  oneLower: (bpm, unit) => clicksLower(bpm, unit, 1)
+  oneLower: (bpm, unit) => clicksLower(bpm, unit, 1),
+  isInterrupted: (on, today) => isBeforeAway(on, today, aways)
 });

@@ -10,8 +10,7 @@ import {
   rampProgress,
   rungMinutes
 } from '../../plan';
-import { type Held, type HeldSection, type Touch, heldTempo } from '../../practice';
-import { holdRules } from './hold-rules';
+import { type Held, type HeldSection, type HoldRules, type Touch, heldTempo } from '../../practice';
 import { clickOf, fitLadder, sectionSeconds } from '../../tempo';
 import { type Bpm, type DayNumber, type Minutes, type Share, SAME_TEMPO } from '../../units';
 import { type Bars, layChain } from '../facts/chain';
@@ -39,6 +38,7 @@ export type ClimbFacts = {
   readonly item: SeasonItem;
   readonly touches: readonly Touch[];
   readonly schools: Schools;
+  readonly rules: HoldRules;
   readonly share: Share;
   readonly agreed: Agreed | undefined;
   readonly today: DayNumber;
@@ -65,7 +65,7 @@ function ladderRungs({ item, schools, share, agreed }: ClimbFacts, p: TimedSecti
   const asks = (bpm: Bpm) =>
     rungMinutes(seconds(bpm), share, schools.inARow) +
     (hasDrill(bpm) ? rungMinutes(DRILL_SECONDS, share, schools.inARow) : 0);
-  const steps = newMaxima(p.isStartHeld ? path.slice(1) : path, asks);
+  const steps = p.isStartHeld ? newMaxima(path.slice(1), p.start, asks) : newMaxima(path, 0, asks);
   const basis = basisOf(p, schools, share);
   const minutes =
     agreedMinutes(
@@ -135,21 +135,25 @@ function chainRungs(facts: ClimbFacts, p: TimedSection, isBackward: boolean): Cl
 
 /** The latest touch that joined these bars at tempo, -1 where none has. */
 export function joinedAt(
-  { touches, schools, today }: Pick<ClimbFacts, 'touches' | 'schools' | 'today'>,
+  { touches, rules, today }: Pick<ClimbFacts, 'touches' | 'rules' | 'today'>,
   p: TimedSection,
   bars: Bars
 ): number {
-  const held = heldTempo(touches, { ...p.target, ...bars }, p.target, holdRules(schools.inARow), today);
+  const held = heldTempo(touches, { ...p.target, ...bars }, p.target, rules, today);
   if (!held || held.bpm < p.target.targetBpm * AT_TEMPO) return -1;
   return touches.findIndex((touch) => touch.id === held.touchId);
 }
 
 /** Only new heights are milestones; the minutes of a step back belong to the next new height. */
-function newMaxima(path: readonly Bpm[], asks: (bpm: Bpm) => Minutes): { bpm: Bpm; minutes: Minutes }[] {
+function newMaxima(
+  path: readonly Bpm[],
+  above: Bpm,
+  asks: (bpm: Bpm) => Minutes
+): { bpm: Bpm; minutes: Minutes }[] {
   const maxima: { bpm: Bpm; minutes: Minutes }[] = [];
   let back = 0;
   for (const bpm of path) {
-    if (bpm > (maxima.at(-1)?.bpm ?? 0)) {
+    if (bpm > (maxima.at(-1)?.bpm ?? above)) {
       maxima.push({ bpm, minutes: back + asks(bpm) });
       back = 0;
     } else back += asks(bpm);

@@ -44,8 +44,8 @@ describe('since the last lesson', () => {
       now: 66,
       clicks: null
     });
-    const fell = since([touch('2026-11-10', 66, 'ccc'), touch('2026-11-20', 60, 'ccc')]);
-    expect(fell.sections[0]!.clicks).toBeCloseTo(-2);
+    const fell = since([touch('2026-11-10', 66, 'ccc'), touch('2026-11-20', 66, 'cnn')]);
+    expect(fell.sections[0]!.clicks).toBeCloseTo(-1);
   });
 
   it('names where it stuck, the latest first: what ended on not yet, or with an element open', () => {

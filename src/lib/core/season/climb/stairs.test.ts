@@ -51,10 +51,10 @@ describe('the stairs of what held', () => {
     ]);
   });
 
-  it('go down again when a slower tempo is what held last', () => {
-    const log = [touch('2026-11-10', 50, 1, 16), touch('2026-11-12', 44, 1, 8)];
+  it('go down again when what held is lost at its own tempo', () => {
+    const log = [touch('2026-11-10', 50, 1, 16), { ...touch('2026-11-12', 50, 1, 8), attempts: 'nn' }];
     const steps = heldStairs({ ...ITEM, sections: [ITEM.sections[0]!] }, log, undefined);
-    expect(steps.map((s) => s.bpm)).toEqual([50, 44]);
+    expect(steps.map((s) => s.bpm)).toEqual([50, 48]);
   });
 });
 

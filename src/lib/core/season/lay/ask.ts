@@ -170,7 +170,10 @@ export function askOfMinutes(
         .map((t) => t.minutes)
     );
     const minutes = Math.round((perWeek * Math.max(0, days)) / 7) - done;
-    if (minutes > 0) windows.unshift({ from: Math.max(from, frame.today), to, minutes });
+    // what was pinned by hand is not cut to its week
+    const pinned = sum(kept.filter((k) => k.isPinned && k.day >= from && k.day <= to).map((k) => k.minutes));
+    const asked = Math.max(minutes, pinned);
+    if (asked > 0) windows.unshift({ from: Math.max(from, frame.today), to, minutes: asked });
   }
   if (windows.length === 0) return null;
   const joined = joinSmall(windows);

@@ -59,8 +59,16 @@ export function describeDays(
         isPinned: isWork(b.kind) && pinned.has(`${b.id} ${date}`)
       };
     });
-    return describeDay(date, capacity, planned);
+    return describeDay(date, capacity, inClockOrder(planned));
   });
+}
+
+/** As the clock has them, where it has them all: a short one may stand in the rest of an earlier span. */
+function inClockOrder(blocks: readonly PlannedBlock[]): readonly PlannedBlock[] {
+  const isTimed = blocks.every((block) => block.start !== null);
+  return isTimed
+    ? [...blocks].sort((a, b) => (a.start! < b.start! ? -1 : a.start! > b.start! ? 1 : 0))
+    : blocks;
 }
 
 function describeDay(date: string, capacity: DayCapacity, blocks: readonly PlannedBlock[]): PlannedDay {

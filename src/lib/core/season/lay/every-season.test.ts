@@ -225,7 +225,8 @@ function asPlanned(plan: SeasonPlan): SeasonRequest['log'] {
       fromBar: section.fromBar,
       toBar: section.toBar,
       tempoBpm: rung.bpm,
-      attempts: reached ? 'cncnccc' : 'cncn'
+      // one clean attempt would already renew what has aged, and so move its ladder
+      attempts: reached ? 'cncnccc' : undefined
     };
   });
 }

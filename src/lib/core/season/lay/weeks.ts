@@ -2,6 +2,7 @@
  * Weeks counted back from the next round: what each has, asks and holds, whether it jumps, and the limit that keeps it
  * from jumping. Beyond the round, weeks have numbers from 0 down.
  */
+import { dayCapacity } from '../../plan';
 import { type DayNumber, type Minutes, dayOf, formatDate } from '../../units';
 import type { SeasonFrame } from './frame';
 import type { PlannedDay, PlannedWeek } from '../laid/plan';
@@ -44,7 +45,7 @@ export function describeWeeks(
       isJump: most !== null && whole > most
     });
     const isWhole = from >= today || practised.length > 0;
-    if (whole > 0 && isWhole) practised.push(whole);
+    if (whole > 0 && isWhole && isUsual(request, from)) practised.push(whole);
   }
   return weeks;
 }
@@ -69,7 +70,8 @@ export function limitWeeks(
     const most = Math.floor(mostAfter(practised)!) - reserved - logged;
     if (there > 0 && most < there)
       for (const day of days) limited.set(day, Math.floor((capacity.get(day)! * Math.max(0, most)) / there));
-    practised.push(Math.min(there + reserved + logged, Math.max(1, mostAfter(practised)!)));
+    if (isUsual(request, from))
+      practised.push(Math.min(there + reserved + logged, Math.max(1, mostAfter(practised)!)));
   }
   return limited;
 }
@@ -84,6 +86,18 @@ function mostAfter(practised: readonly Minutes[]): number | null {
   return a === undefined || b === undefined ? null : (JUMP * (a + b)) / 2;
 }
 
+/** A week with less than this share of its usual minutes says nothing of the next: it is a holiday's (judgement). */
+const USUAL_SHARE = 0.8;
+
+/** Whether a week has its usual minutes, but for what lessons and mocks take. */
+function isUsual({ time }: SeasonRequest, from: DayNumber): boolean {
+  const plain = { ...time, exceptions: [] };
+  const days = [0, 1, 2, 3, 4, 5, 6].map((i) => from + i);
+  const minutesWith = (given: SeasonRequest['time']) =>
+    sum(days.map((day) => dayCapacity(day, given).minutes));
+  return time.exceptions.length === 0 || minutesWith(time) >= USUAL_SHARE * minutesWith(plain);
+}
+
 /** Minutes of the two weeks before this one in which anything was practised, oldest first. */
 function practisedWeeks(request: SeasonRequest, { today }: SeasonFrame, dayZero: DayNumber): Minutes[] {
   const weeks: Minutes[] = [];
@@ -95,7 +109,7 @@ function practisedWeeks(request: SeasonRequest, { today }: SeasonFrame, dayZero:
     from -= 7
   ) {
     const minutes = loggedFrom(request, from, today);
-    if (minutes > 0) weeks.unshift(minutes);
+    if (minutes > 0 && isUsual(request, from)) weeks.unshift(minutes);
   }
   return weeks;
 }
