@@ -43,7 +43,8 @@ export const agreed = z.object({
       bpm: z.number(),
       bars: z.object({ fromBar: barField, toBar: barField }).optional(),
       minutes: minutesField(1, 100_000),
-      basis: z.string().max(400)
+      basis: z.string().max(400),
+      due: dateField.optional()
     })
   ),
   allotments: z.array(

@@ -83,6 +83,7 @@
           {scale}
           {labelGap}
           moves={moves.filter((m) => m.itemId === planned.id)}
+          unkept={plan.unkept?.filter((one) => one.itemId === planned.id) ?? []}
           pinFrom={canPin ? plan.today : null}
           openRung={open?.itemId === planned.id ? (open.rung ?? '') : null}
           onOpen={(rung) => toggle(planned.id, rung)}

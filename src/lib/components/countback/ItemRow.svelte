@@ -2,7 +2,7 @@
 <script lang="ts">
   import { sayFacts, sayLine, sayOpen, sayToGo } from './row-words';
   import Tempo from '$lib/components/note/Tempo.svelte';
-  import type { Move, PlannedItem } from '$lib/core/season';
+  import type { Move, PlannedItem, Unkept } from '$lib/core/season';
   import { dayOf, formatDate } from '$lib/core/units';
   import type { CountbackItem } from '$lib/schema/view';
   import RungTable from './RungTable.svelte';
@@ -17,6 +17,7 @@
     scale,
     labelGap,
     moves,
+    unkept,
     pinFrom,
     openRung,
     onOpen
@@ -30,6 +31,8 @@
     labelGap: number;
     /** Moves of this item that are to be seen on its stairs. */
     moves: readonly Move[];
+    /** What of it could not be kept as a teacher would sign it. */
+    unkept: readonly Unkept[];
     /** First day that can be pinned to; null where nothing can be pinned. */
     pinFrom: string | null;
     /** Key of the rung that is explained, '' for the whole ladder, null while closed. */
@@ -150,7 +153,7 @@
       {/if}
     </div>
   </div>
-  {#if openRung !== null}<RungTable {planned} {openRung} {pinFrom} />{/if}
+  {#if openRung !== null}<RungTable {planned} {openRung} {unkept} {pinFrom} />{/if}
 </article>
 
 <style>

@@ -1,18 +1,21 @@
 <!-- An item opened in place: what holds in each section, and every rung with how its number came about. -->
 <script lang="ts">
   import Tempo from '$lib/components/note/Tempo.svelte';
-  import { type PlannedItem, barsOf, rungKey } from '$lib/core/season';
+  import { type PlannedItem, type Unkept, barsOf, rungKey } from '$lib/core/season';
   import { dayOf, sayDate } from '$lib/core/units';
   import RungPin from './RungPin.svelte';
 
   let {
     planned,
     openRung,
+    unkept,
     pinFrom
   }: {
     planned: PlannedItem;
     /** Key of the rung to point out, or ''. */
     openRung: string;
+    /** What of it could not be kept as a teacher would sign it. */
+    unkept: readonly Unkept[];
     /** First day that can be pinned to; null where nothing can be pinned. */
     pinFrom: string | null;
   } = $props();
@@ -37,6 +40,7 @@
         until three in a row are.
       </li>
     {/if}
+    {#each unkept as { point, says } (point)}<li class="soft">{says}</li>{/each}
     {#if planned.leftOutMin > 0}
       <li class="soft">
         {planned.leftOutMin} min of what it asks would be too short for a block on any day left, and are done without.

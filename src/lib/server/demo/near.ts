@@ -53,7 +53,7 @@ export const ILKA: DemoCandidate = {
         key: 'G',
         errata: [{ bar: 31, says: 'B flat, not B' }],
         tested: 'even fingers, air to the end of the line',
-        ease: 0.62
+        ease: 0.46
       },
       range('dotted-quarter', 58, 66)
     ),
@@ -66,7 +66,7 @@ export const ILKA: DemoCandidate = {
         bars: 49,
         lines: '8 8 8 / 8 9 8',
         tested: 'lightness, double tongue at speed',
-        ease: 0.6,
+        ease: 0.45,
         from: 212
       },
       pulse('quarter', 138)
@@ -80,7 +80,7 @@ export const ILKA: DemoCandidate = {
         bars: 12,
         lines: '4 4 4',
         tested: 'line and phrasing',
-        ease: 0.98,
+        ease: 0.73,
         from: 5
       },
       pulse('quarter', 66)
@@ -95,7 +95,7 @@ export const ILKA: DemoCandidate = {
         lines: '7 7 7 7 / 6 6 6 6 6 6',
         key: 'D minor',
         tested: 'sound and slurs over the break',
-        ease: 0.72
+        ease: 0.54
       },
       pulse('quarter', 80)
     ),
@@ -108,7 +108,7 @@ export const ILKA: DemoCandidate = {
         bars: 36,
         lines: '4 4 4 4 / 5 5 5 5',
         tested: 'two characters, breath plan',
-        ease: 0.72,
+        ease: 0.54,
         split: 14
       },
       pulse('quarter', 54),
@@ -123,7 +123,7 @@ export const ILKA: DemoCandidate = {
         bars: 12,
         lines: '4 4 4',
         tested: 'evenness',
-        ease: 0.75
+        ease: 0.56
       },
       pulse('quarter', 88)
     ),
@@ -136,7 +136,7 @@ export const ILKA: DemoCandidate = {
         bars: 38,
         lines: '7 7 8 8 8',
         tested: 'intonation in the tutti chords',
-        ease: 0.9,
+        ease: 0.68,
         from: 41
       },
       pulse('half', 76)
@@ -151,7 +151,7 @@ export const ILKA: DemoCandidate = {
           bars: 84,
           lines: '7 7 7 7 7 7 / 7 7 7 7 7 7',
           tested: 'stamina, even triplets',
-          ease: 0.5
+          ease: 0.38
         },
         pulse('quarter', 100)
       ),

@@ -50,6 +50,8 @@ export type Agreed = {
     readonly bars?: Bars | undefined;
     readonly minutes: Minutes;
     readonly basis: string;
+    /** The first day on which it was ever due; missing where it never was, and in plans of before. */
+    readonly due?: string | undefined;
   }[];
   readonly allotments: readonly {
     readonly itemId: string;

@@ -83,6 +83,16 @@ describe('a work on two lists', () => {
     expect(plan.items[0]!.sections[0]!.held?.bpm).toBe(60);
   });
 
+  it('holds what was said of it on either list, the latest where both say it', () => {
+    const says = (id: string, bpm: number, on: string) =>
+      ({ sectionId: `${id}-1`, bpm, unit: 'quarter', evidence: 'self', on }) as const;
+    const { plan } = layAll(
+      part('A', FIRST, [work('a', 'Gate song', 72, { holdsNow: [says('a', 50, '2026-11-20')] })]),
+      part('B', SECOND, [work('b', 'Gate song', 72, { holdsNow: [says('b', 56, '2026-11-22')] })])
+    );
+    expect(plan.items[0]!.sections[0]!.held).toMatchObject({ bpm: 56, on: '2026-11-22' });
+  });
+
   it('keeps its evidence when the first of its auditions is over', () => {
     const touch = { id: 't', itemId: 'a', date: '2026-11-20', minutes: 10, tempoBpm: 66, attempts: 'ccc' };
     const { joint, plan } = layAll(

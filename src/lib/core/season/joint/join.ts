@@ -35,24 +35,32 @@ export function joinAuditions(given: readonly Part[]): Joint {
   const items: SeasonItem[] = [];
   const twins = new Map<string, Twin>();
   const copies: [from: string, to: string][] = [];
+  const same = new Map<string, SeasonItem[]>();
+  const stands = (item: SeasonItem, other: SeasonItem) =>
+    same.set(item.id, [...(same.get(item.id) ?? []), other]);
   for (const part of live)
     for (const item of part.request.items) {
       const earlier = item.isLeftOut
         ? undefined
         : items.find((other) => isSameWork(other, item) && !other.isLeftOut);
       const sections = earlier && sectionsOver(earlier, item);
+      if (earlier) stands(earlier, item);
       if (earlier && sections) twins.set(item.id, { itemId: earlier.id, sections });
       else {
+        if (earlier) stands(item, earlier);
         items.push({ ...item, ...whereItBegins(part, item, earlier, live) });
         if (earlier) copies.push([earlier.id, item.id], [item.id, earlier.id]);
       }
     }
   for (const part of parts.filter((one) => !live.includes(one)))
     for (const item of part.request.items) {
-      const same = items.find((other) => isSameWork(other, item));
-      if (same) copies.push([item.id, same.id]);
+      const ahead = items.find((other) => isSameWork(other, item));
+      if (!ahead) continue;
+      copies.push([item.id, ahead.id]);
+      stands(ahead, item);
     }
-  return { request: requestOf(first, parts, live, items, twins, copies), parts, live, twins };
+  const stated = items.map((item) => withStated(item, same.get(item.id) ?? []));
+  return { request: requestOf(first, parts, live, stated, twins, copies), parts, live, twins };
 }
 
 /** The joint request as one of its auditions looks at it: counted down to its own rounds. */
@@ -85,6 +93,20 @@ function nextRound({ request }: Part): string | null {
       .filter((date) => date >= request.today)
       .sort()[0] ?? null
   );
+}
+
+/** With what was said to hold of the same bars on other lists; of several, the latest. */
+function withStated(item: SeasonItem, others: readonly SeasonItem[]): SeasonItem {
+  const holdsNow = item.sections.flatMap((section) => {
+    const said = [item, ...others].flatMap((one) => {
+      const { id } =
+        one.sections.find((s) => s.fromBar === section.fromBar && s.toBar === section.toBar) ?? {};
+      return one.holdsNow?.filter((stated) => stated.sectionId === id) ?? [];
+    });
+    const latest = said.sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0))[0];
+    return latest ? [{ ...latest, sectionId: section.id }] : [];
+  });
+  return holdsNow.length > 0 ? { ...item, holdsNow } : item;
 }
 
 const plain = (text: string | undefined) => (text ?? '').trim().toLowerCase();

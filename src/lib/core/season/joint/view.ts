@@ -50,6 +50,7 @@ export function viewOf(plan: SeasonPlan, names: Names): SeasonPlan {
       rungs: item.rungs.map((rung) => ({ ...rung, sectionId: sectionOf(rung.sectionId) }))
     };
   });
+  const { presumed, unkept } = plan;
   const { ownIds } = names;
   const place = (item: PlannedItem) => (ownIds.includes(item.id) ? ownIds.indexOf(item.id) : ownIds.length);
   return {
@@ -59,6 +60,15 @@ export function viewOf(plan: SeasonPlan, names: Names): SeasonPlan {
       ...day,
       blocks: day.blocks.map((b) => ({ ...b, itemId: idOf(b.itemId), sectionId: sectionOf(b.sectionId) }))
     })),
+    presumed: presumed && {
+      ...presumed,
+      sections: presumed.sections.map((one) => ({
+        ...one,
+        itemId: idOf(one.itemId),
+        sectionId: sectionOf(one.sectionId)
+      }))
+    },
+    unkept: unkept?.map((one) => ({ ...one, itemId: one.itemId === null ? null : idOf(one.itemId) })),
     short: plan.short && {
       ...plan.short,
       items: plan.short.items.map((one) => ({ ...one, itemId: idOf(one.itemId) })),

@@ -148,9 +148,16 @@ export type PlannedShortage = {
 };
 
 /** What is presumed, and the minutes of what is short that would not be, if all of it held at its target. */
-export type Presumed = {
+type Presumed = {
   readonly sections: readonly { readonly itemId: string; readonly sectionId: string; readonly bpm: Bpm }[];
   readonly shortMin: Minutes;
+};
+
+/** What could not be kept as a teacher would sign it; null: of a day, not of one item. */
+export type Unkept = {
+  readonly itemId: string | null;
+  readonly point: 'contact' | 'steps' | 'shape' | 'blocks';
+  readonly says: string;
 };
 
 type PlannedStages = {
@@ -174,6 +181,8 @@ export type SeasonPlan = {
   readonly short: PlannedShortage | null;
   /** Sections of which nothing is known, presumed to hold at half their target. Missing in plans of before. */
   readonly presumed?: Presumed | null | undefined;
+  /** Missing in plans of before. */
+  readonly unkept?: readonly Unkept[] | undefined;
   readonly agreed: Agreed;
 };
 

@@ -5,6 +5,8 @@ import type { Climb } from '../climb/climb';
 import type { SeasonItem } from '../facts/request';
 import { askOfClimb } from './ask';
 import type { SeasonFrame } from './frame';
+import { laySeason } from './lay';
+import { etude, freeTime, request } from '../../../../../tests/fixtures/etude-season';
 
 const TODAY = dayOf('2026-11-24');
 // 46 days: mocks from 26 Dec, so the ramp ends on the 25th; context from 15 Dec
@@ -68,5 +70,33 @@ describe('what a ladder asks of the days', () => {
       ['12-02', '12-25', 70]
     ]);
     expect(ask({ 70: '2027-01-05' })).toEqual(ask({}));
+  });
+});
+
+describe('a day of a plan', () => {
+  const reading = etude('r', 100, 16, { kind: 'sight-reading', sections: [], minutesPerWeek: 30 });
+
+  it('has all minutes that were pinned to it by hand, more than the week asks too', () => {
+    const pins = [{ itemId: 'r', date: '2026-12-01', minutes: 38 }];
+    const plan = laySeason(request([reading], { pins }));
+    const { blocks } = plan.days.find((day) => day.date === '2026-12-01')!;
+    expect(blocks.map(({ isPinned, minutes }) => [isPinned, minutes])).toEqual([
+      [true, 19],
+      [true, 19]
+    ]);
+  });
+
+  it('stands in the order of its clock', () => {
+    const spans = [
+      { start: '07:30', minutes: 15 },
+      { start: '17:00', minutes: 45 }
+    ];
+    const week = [1, 2, 3, 4, 5, 6].flatMap((weekday) => spans.map((span) => ({ weekday, ...span })));
+    const items = ['a', 'b', 'c', 'd'].map((id, i) => etude(id, 100 + i, 12 + 8 * i));
+    const { days } = laySeason(request([...items, reading], { time: { ...freeTime(0), week } }));
+    const starts = days.map(({ blocks }) => blocks.map(({ start }) => start));
+    const timed = starts.filter((day) => day.length > 1 && day.every((start) => start !== null));
+    expect(timed.some((day) => day[0]! < '12:00' && day[1]! > '12:00')).toBe(true);
+    for (const day of timed) expect(day).toEqual([...day].sort());
   });
 });

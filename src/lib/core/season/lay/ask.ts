@@ -55,7 +55,7 @@ type RungToAsk = { readonly share: Share; readonly minutes: Minutes; readonly pi
 /** Rungs that are climbed between two days: up to a pin, or to the ramp's end. */
 type Leg = { readonly from: DayNumber; readonly to: DayNumber; readonly rungs: readonly RungToAsk[] };
 
-/** Null where the ladder asks nothing. `beside` are the minutes a day that its weekly minutes may take of the item's. */
+/** Null where the ladder asks nothing. `beside` are the minutes a day that its weekly minutes may take of the item's; what is overdue rests less. */
 export function askOfClimb(
   climb: Climb,
   item: SeasonItem,
@@ -63,7 +63,8 @@ export function askOfClimb(
   frame: SeasonFrame,
   pins: readonly RungPin[],
   kept: AgreedMinutes,
-  beside: Minutes = 0
+  beside: Minutes = 0,
+  isOverdue = false
 ): AskedDemand | null {
   const rungs = climb.rungs.map((rung) => {
     const pin = pins.find((p) => rungKey(p) === rungKey(rung));
@@ -90,11 +91,29 @@ export function askOfClimb(
     least: leastOf(climb, item.schools?.inARow ?? frame.inARow),
     climbing: {
       rungs: rungs.map((r) => r.minutes),
-      mostRest: (day) => (day >= stages.dayZero - CLOSE_DAYS ? frame.closeRest : frame.mostRest),
+      mostRest: (day) =>
+        isOverdue || day >= stages.dayZero - CLOSE_DAYS || isBeforeMock(day, frame)
+          ? frame.closeRest
+          : frame.mostRest,
       touchedOn: new Set(),
       lastPlayed: climb.lastPlayed
     }
   };
+}
+
+/** So many days before a mock every item rests on no more than one practice day (judgement). */
+const BEFORE_MOCK_DAYS = 7;
+const isBeforeMock = (day: DayNumber, { mocks }: SeasonFrame) =>
+  mocks.some((mock) => day < mock && day >= mock - BEFORE_MOCK_DAYS);
+
+/** A rung that has not held so many days after it was first due is overdue (judgement). */
+const OVERDUE_DAYS = 7;
+
+/** Whether the rung that is climbed next is overdue. */
+export function isRungOverdue({ rungs }: Climb, request: SeasonRequest): boolean {
+  const [next] = rungs;
+  const due = next && request.previous?.rungs.find((one) => rungKey(one) === rungKey(next))?.due;
+  return due !== undefined && dayOf(request.today) - dayOf(due) > OVERDUE_DAYS;
 }
 
 /** So many days before a round an item rests on no more than one practice day (judgement). */

@@ -2,7 +2,7 @@
 import { type AskedDemand, LEAST_BLOCK_MIN, LONGEST_BLOCK_MIN, dayCapacity } from '../../plan';
 import { type DayNumber, type Minutes, dayOf } from '../../units';
 import type { BlockPin, SeasonItem, SeasonRequest } from '../facts/request';
-import { askOfClimb, askOfMinutes, mostPerDay, rungPinsOf } from './ask';
+import { askOfClimb, askOfMinutes, isRungOverdue, mostPerDay, rungPinsOf } from './ask';
 import { type ItemCase, type ItemMinutes, type SeasonFrame, loggedOn } from './frame';
 
 export type Ask = Pick<ItemMinutes, 'owner' | 'kind' | 'asked'>;
@@ -20,7 +20,8 @@ export function asksOf(request: SeasonRequest, frame: SeasonFrame, owner: ItemCa
     frame,
     rungPins,
     keptOf(request, item, 'ladder', frame.today),
-    minutes?.mostPerDay
+    minutes?.mostPerDay,
+    isRungOverdue(climb, request)
   );
   const behind = climb.clicksToGo ?? 0;
   const ask = (kind: Ask['kind'], asked: AskedDemand | null): Ask[] =>

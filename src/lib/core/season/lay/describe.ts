@@ -6,8 +6,9 @@ import { rungPinsOf } from './ask';
 import type { ItemCase, LaidMinutes, SeasonFrame } from './frame';
 import { type ItemState, type PlannedItem, type PlannedRung, type SeasonPlan, rungKey } from '../laid/plan';
 import { groundOf } from '../facts/ground';
-import type { SeasonRequest } from '../facts/request';
+import type { Agreed, SeasonRequest } from '../facts/request';
 import { describeShortage, shortByDay } from './shortage';
+import { readUnkept } from './unkept';
 import { describeWeeks } from './weeks';
 
 export function describePlan(
@@ -18,6 +19,8 @@ export function describePlan(
   presumed: SeasonPlan['presumed']
 ): SeasonPlan {
   const items = cases.map((one) => describeItem(request, one, laid));
+  const ground = groundOf(request);
+  const same = request.previous?.ground === ground ? request.previous : undefined;
   const days = describeDays(request, frame, cases, items, laid);
   const next = request.rounds.find(
     (r) => (request.countsDownTo?.includes(r.id) ?? true) && dayOf(r.date) === frame.nextRoundDay
@@ -42,16 +45,18 @@ export function describePlan(
     weeks: describeWeeks(request, frame, days, shortByDay(laid, frame)),
     short: describeShortage(laid, frame),
     presumed,
+    unkept: readUnkept(frame, cases, items, days, laid),
     agreed: {
-      ground: groundOf(request),
+      ground,
       carried: cases.flatMap((c) => c.climb.carried ?? []),
       rungs: cases.flatMap((c) =>
-        c.climb.rungs.map(({ sectionId, bpm, bars, minutes, basis }) => ({
+        c.climb.rungs.map(({ sectionId, bpm, bars, minutes, basis }, i) => ({
           sectionId,
           bpm,
           ...(bars ? { bars } : {}),
           minutes,
-          basis
+          basis,
+          ...firstDue(same, { sectionId, bpm, bars }, items.find(({ id }) => id === c.item.id)!.rungs[i])
         }))
       ),
       allotments: laid.minutes.flatMap(({ owner, kind, allotments }) =>
@@ -59,6 +64,17 @@ export function describePlan(
       )
     }
   };
+}
+
+/** The first day on which a rung was ever due: while it does not hold, each laying dates it anew. */
+function firstDue(
+  previous: Agreed | undefined,
+  rung: Parameters<typeof rungKey>[0],
+  planned: PlannedRung | undefined
+) {
+  const before = previous?.rungs.find((one) => rungKey(one) === rungKey(rung))?.due;
+  const due = [before, planned?.date].filter((date) => date != null).sort()[0];
+  return due ? { due } : {};
 }
 
 function describeItem(request: SeasonRequest, one: ItemCase, laid: LaidMinutes): PlannedItem {

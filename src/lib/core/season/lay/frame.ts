@@ -63,6 +63,8 @@ export type SeasonFrame = {
   readonly inARow: number;
   /** Practice days on end that a climbing item may rest. */
   readonly mostRest: number;
+  /** Days of the mocks still ahead. */
+  readonly mocks: readonly DayNumber[];
   /** The same in the last fortnight. */
   readonly closeRest: number;
 };
@@ -102,6 +104,7 @@ export function readFrame(request: SeasonRequest): SeasonFrame {
     aways,
     inARow: request.schools?.inARow ?? DEFAULT_SCHOOLS.inARow,
     mostRest: mostRestOf(climbing),
+    mocks: request.time.mocks.map(({ date }) => dayOf(date)).filter((day) => day >= today),
     closeRest: closeRest(climbing)
   };
 }

@@ -117,7 +117,7 @@ export function readAsking(given: SeasonRequest): Asking {
  * its target; null where everything is known.
  */
 function readPresumed(
-  { request, frame, cases, touches, asks, capacity }: Asking,
+  { request, frame, cases, touches, capacity }: Asking,
   laid: LaidMinutes
 ): SeasonPlan['presumed'] {
   const ahead = cases.filter((one) => one.stages && !one.item.isLeftOut);

@@ -48,6 +48,22 @@ describe('weeks', () => {
     expect(laySeason(season(60, light)).weeks[0]!.isJump).toBe(true);
   });
 
+  it('are not compared with the weeks of a holiday', () => {
+    const exceptions = [{ date: '2026-11-09', until: '2026-11-20', minutes: 0 }];
+    const log = [
+      touch('2026-10-27', 400),
+      touch('2026-11-03', 400),
+      touch('2026-11-07', 10),
+      touch('2026-11-14', 10)
+    ];
+    const at = (off: typeof exceptions) => {
+      const asked = season(60, log);
+      return laySeason({ ...asked, time: { ...asked.time, exceptions: off } }).weeks[0]!.isJump;
+    };
+    expect(at([])).toBe(true);
+    expect(at(exceptions)).toBe(false);
+  });
+
   it('of a plan that nobody has practised yet are compared with nothing', () => {
     const { weeks } = laySeason(season(24, []));
     expect(weeks[0]!.isJump).toBe(false);

@@ -1,0 +1,109 @@
+/**
+ * Where a plan could not be kept as a teacher would sign it, item by item, and what stands in its way. What fits is decided elsewhere; here
+ * the plan is only read. The points: docs/plan.md.
+ */
+import { IN_CONTEXT_SHARE, MOST_BLOCKS_A_DAY, touchMinutes } from '../../plan';
+import { type DayNumber, dayOf, sayDate, saySpan } from '../../units';
+import type { PlannedDay, PlannedItem, Unkept } from '../laid/plan';
+import { sayRung } from '../laid/plan';
+import type { ItemCase, LaidMinutes, SeasonFrame } from './frame';
+
+/** Rungs of one item completed on a day (judgement). */
+const MOST_RUNGS = 2;
+/** How far a rung may lie from where its shape puts it, as a share of the ramp (judgement). */
+const FROM_SHAPE = 0.25;
+
+export function readUnkept(
+  frame: SeasonFrame,
+  cases: readonly ItemCase[],
+  items: readonly PlannedItem[],
+  days: readonly PlannedDay[],
+  laid: LaidMinutes
+): Unkept[] {
+  const byItem = cases.flatMap((one) => {
+    const item = items.find(({ id }) => id === one.item.id)!;
+    if (item.state !== 'climbing') return [];
+    return [readContact(frame, one, days, laid), readSteps(item), readShape(frame, one, item)].flatMap(
+      (unkept) => unkept ?? []
+    );
+  });
+  return [...byItem, ...days.flatMap(readBlocks)];
+}
+
+/** The longest of the rests that are too long. */
+function readContact(
+  frame: SeasonFrame,
+  { item, climb, stages }: ItemCase,
+  days: readonly PlannedDay[],
+  laid: LaidMinutes
+): Unkept | null {
+  const own = laid.minutes.find(({ owner, kind }) => owner.item === item && kind === 'ladder');
+  const last = own?.allotments.at(-1)?.day;
+  if (!own?.asked.climbing || last === undefined) return null;
+  let [rest, longest]: [PlannedDay[], PlannedDay[]] = [[], []];
+  for (const planned of days) {
+    const day = dayOf(planned.date);
+    if (day > last || day >= stages!.lastDaysFrom) break;
+    if (day < stages!.began || (frame.open.get(day) ?? 0) === 0) continue;
+    if (planned.blocks.some((block) => block.itemId === item.id)) {
+      if (rest.length > own.asked.climbing.mostRest(day) && rest.length > longest.length) longest = rest;
+      rest = [];
+    } else rest.push(planned);
+  }
+  if (longest.length === 0) return null;
+  const minutes = touchMinutes(climb.runSeconds);
+  const isFull = longest.every((day) => day.plannedMin + minutes > frame.open.get(dayOf(day.date))!);
+  const span = saySpan(dayOf(longest[0]!.date), dayOf(longest.at(-1)!.date));
+  const why = isFull
+    ? 'the days between are full'
+    : `the days between are full or have ${MOST_BLOCKS_A_DAY} blocks`;
+  return {
+    itemId: item.id,
+    point: 'contact',
+    says: `It rests on ${longest.length} practice days, ${span}: ${why}.`
+  };
+}
+
+function readSteps(item: PlannedItem): Unkept | null {
+  const on = new Map<string, number>();
+  for (const { date } of item.rungs) if (date) on.set(date, (on.get(date) ?? 0) + 1);
+  const most = [...on].sort((a, b) => b[1] - a[1])[0];
+  if (!most || most[1] <= MOST_RUNGS) return null;
+  const [date, count] = most;
+  const isPinned = item.rungs.some((rung) => rung.date === date && rung.pinnedTo !== null);
+  const why = isPinned ? 'a date set by hand asks it' : 'its minutes found no better day';
+  return { itemId: item.id, point: 'steps', says: `${count} rungs on ${sayDate(dayOf(date))}: ${why}.` };
+}
+
+/** The rung farthest from where its shape puts it. */
+function readShape(frame: SeasonFrame, { climb, stages }: ItemCase, item: PlannedItem): Unkept | null {
+  if (item.shortMin > 0 || item.rungs.some((rung) => rung.pinnedTo)) return null;
+  const from = Math.max(frame.today, stages!.began);
+  const ramp = stages!.rampTo - from;
+  const asks = climb.rungs.map((rung) => rung.minutes - rung.minutesDone);
+  const sumTo = (end: number) => asks.slice(0, end).reduce((sum, minutes) => sum + minutes, 0);
+  const due = climb.rungs.findLastIndex((rung) => rung.share < IN_CONTEXT_SHARE) + 1;
+  const placeOf = (rung: number): DayNumber => {
+    const whole = from + (ramp * sumTo(rung + 1)) / sumTo(asks.length);
+    // those below 80 % are due before context
+    const early = from + ((stages!.contextFrom - 1 - from) * sumTo(rung + 1)) / sumTo(due);
+    return rung < due ? Math.min(whole, early) : whole;
+  };
+  const off = item.rungs
+    .map((rung, i) => ({ rung, days: rung.date === null ? 0 : Math.round(dayOf(rung.date) - placeOf(i)) }))
+    .sort((a, b) => Math.abs(b.days) - Math.abs(a.days))[0];
+  if (!off || Math.abs(off.days) <= Math.max(1, FROM_SHAPE * ramp)) return null;
+  const days = `${Math.abs(off.days)} days ${off.days > 0 ? 'later' : 'earlier'}`;
+  const why = off.days > 0 ? 'the days before are full' : 'it has few minutes, in whole blocks';
+  return {
+    itemId: item.id,
+    point: 'shape',
+    says: `${sayRung(off.rung)} comes ${days} than its shape would have it: ${why}.`
+  };
+}
+
+function readBlocks({ date, blocks }: PlannedDay): Unkept[] {
+  if (blocks.length <= MOST_BLOCKS_A_DAY) return [];
+  const says = `${blocks.length} blocks on ${sayDate(dayOf(date))}: its minutes ask for them.`;
+  return [{ itemId: null, point: 'blocks', says }];
+}
