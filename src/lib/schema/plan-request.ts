@@ -33,6 +33,7 @@ const round = z.strictObject({
 
 export const agreed = z.object({
   ground: z.string().max(20).optional(),
+  stated: z.record(z.string().max(80), z.string().max(80)).optional(),
   carried: z
     // files of before have a number behind the id of a touch that another audition lent
     .array(z.object({ itemId: idField, touchId: z.string().min(1).max(80), minutes: minutesField(0) }))

@@ -158,7 +158,6 @@
           label="On"
           errors={errors?.holdsOn}
           type="date"
-          max={today}
           bind:value={$form.sections[index]!.holdsOn}
         />
       {:else}

@@ -20,6 +20,10 @@ const OF_ITEM = [
   'began'
 ] as const satisfies readonly (keyof SeasonItem)[];
 
+/** What was said to hold of an item's sections, in few signs. */
+export const statedOf = ({ holdsNow = [] }: SeasonItem): Record<string, string> =>
+  Object.fromEntries(holdsNow.map(({ sectionId, bpm, unit, on }) => [sectionId, `${bpm} ${unit} ${on}`]));
+
 /** Two halves of 32 bits as in FNV-1a, with different primes: enough to tell the facts of one season apart. */
 export function groundOf({ rounds, items, time, schools, daysIntoMock, pins }: SeasonRequest): string {
   const asked = items.map((item) => {

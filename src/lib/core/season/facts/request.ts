@@ -59,6 +59,8 @@ export type Agreed = {
     readonly date: string;
     readonly minutes: Minutes;
   }[];
+  /** What was said to hold of each section, as it was taken into account; missing in plans of before. */
+  readonly stated?: Readonly<Record<string, string>> | undefined;
   /** Minutes of the touch that made a rung hold which it had beyond that rung. */
   readonly carried: readonly {
     readonly itemId: string;

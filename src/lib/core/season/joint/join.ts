@@ -80,6 +80,7 @@ export function agreedAbout(agreed: Agreed, items: readonly SeasonItem[]): Agree
   );
   return {
     ground: agreed.ground,
+    stated: agreed.stated,
     carried: agreed.carried.filter((c) => ids.has(c.itemId)),
     rungs: agreed.rungs.filter((r) => sections.has(r.sectionId)),
     allotments: agreed.allotments.filter((a) => ids.has(a.itemId))

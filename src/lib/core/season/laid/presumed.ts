@@ -9,9 +9,10 @@ export function sayPresumed({ presumed, items, short }: SeasonPlan): string | nu
   const ids = [...new Set(presumed?.sections.map(({ itemId }) => itemId) ?? [])];
   if (ids.length === 0) return null;
   const names = ids.map((id) => items.find((item) => item.id === id)!.name);
-  const many = names.length === items.length ? 'any item' : `${names.length} items`;
-  const of = names.length <= MOST_NAMES ? names.join(' and ') : many;
-  const half = names.length === 1 ? 'half its target is' : 'half of each target is';
   const rests = short ? `; ${presumed!.shortMin} of the ${short.minutes} minutes short rest on that` : '';
-  return `What holds of ${of} has not been said or logged yet: ${half} presumed${rests}.`;
+  if (names.length === items.length && names.length > 1)
+    return `Nothing is known yet of what holds: half of each target is presumed${rests}.`;
+  const of = names.length <= MOST_NAMES ? names.join(' and ') : `${names.length} items`;
+  const half = names.length === 1 ? 'half its target is' : 'half of each target is';
+  return `What holds of ${of} is not known yet: ${half} presumed${rests}.`;
 }

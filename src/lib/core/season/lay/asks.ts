@@ -1,6 +1,7 @@
 /** What each item asks of the days, beside what was pinned, agreed or missed of it. */
 import { type AskedDemand, LEAST_BLOCK_MIN, LONGEST_BLOCK_MIN, dayCapacity } from '../../plan';
 import { type DayNumber, type Minutes, dayOf } from '../../units';
+import { statedOf } from '../facts/ground';
 import type { BlockPin, SeasonItem, SeasonRequest } from '../facts/request';
 import { askOfClimb, askOfMinutes, isRungOverdue, mostPerDay, rungPinsOf } from './ask';
 import { type ItemCase, type ItemMinutes, type SeasonFrame, loggedOn } from './frame';
@@ -88,6 +89,11 @@ function missedOf(
   return minutes >= LEAST_BLOCK_MIN ? { minutes, behind } : undefined;
 }
 
+/** Whether something else was said to hold since the last laying: then its ladder is another, and is laid afresh. */
+function isSaidAnew({ previous }: SeasonRequest, item: SeasonItem): boolean {
+  return Object.entries(statedOf(item)).some(([id, says]) => previous?.stated?.[id] !== says);
+}
+
 /** What was pinned or agreed from today on; today's minutes that the log has used are done. */
 function keptOf(
   request: SeasonRequest,
@@ -96,6 +102,7 @@ function keptOf(
   today: DayNumber
 ): AskedDemand['kept'] {
   const pins = pinsOf(request, item, kind, today);
+  if (isSaidAnew(request, item)) return pins;
   const agreed = (request.previous?.allotments ?? [])
     .filter((a) => a.itemId === item.id && a.kind === kind && dayOf(a.date) >= today)
     .map((a) => ({

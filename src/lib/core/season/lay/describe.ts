@@ -5,7 +5,7 @@ import { describeDays, ladderOf } from './days';
 import { rungPinsOf } from './ask';
 import type { ItemCase, LaidMinutes, SeasonFrame } from './frame';
 import { type ItemState, type PlannedItem, type PlannedRung, type SeasonPlan, rungKey } from '../laid/plan';
-import { groundOf } from '../facts/ground';
+import { groundOf, statedOf } from '../facts/ground';
 import type { Agreed, SeasonRequest } from '../facts/request';
 import { describeShortage, shortByDay } from './shortage';
 import { readUnkept } from './unkept';
@@ -48,6 +48,7 @@ export function describePlan(
     unkept: readUnkept(frame, cases, items, days, laid),
     agreed: {
       ground,
+      stated: Object.assign({}, ...request.items.map(statedOf)) as Record<string, string>,
       carried: cases.flatMap((c) => c.climb.carried ?? []),
       rungs: cases.flatMap((c) =>
         c.climb.rungs.map(({ sectionId, bpm, bars, minutes, basis }, i) => ({

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { TODAY, clean, etude, request } from '../../../../../tests/fixtures/etude-season';
+import { dayOf } from '../../units';
 import { heldStairs } from '../climb/stairs';
 import { sayPresumed } from '../laid/presumed';
 import { laySeason } from './lay';
@@ -10,9 +11,7 @@ describe('what a plan presumes', () => {
   it('is half the target where nothing says what holds, and no longer once it is said or logged', () => {
     const nothing = laySeason(request([etude('a', 120)]));
     expect(nothing.presumed).toEqual({ sections: [{ itemId: 'a', sectionId: 'a-1', bpm: 60 }], shortMin: 0 });
-    expect(sayPresumed(nothing)).toBe(
-      'What holds of Study a has not been said or logged yet: half its target is presumed.'
-    );
+    expect(sayPresumed(nothing)).toBe('What holds of Study a is not known yet: half its target is presumed.');
     const said = laySeason(request([etude('a', 120, 16, { holdsNow: [says] })]));
     expect(said.presumed).toBeNull();
     expect(sayPresumed(said)).toBeNull();
@@ -37,6 +36,18 @@ describe('what a plan presumes', () => {
     const sure = laySeason(request([known, half], {}, 25));
     expect(sure.short).not.toBeNull();
     expect(sure.presumed).toBeNull();
+  });
+
+  it('lays the item afresh by its shape once something is said, and leaves the others where they are', () => {
+    const asked = (more: object) => request([etude('a', 120, 16, more), etude('b', 100)]);
+    const first = laySeason(asked({}));
+    const said = laySeason({ ...asked({ holdsNow: [{ ...says, bpm: 96 }] }), previous: first.agreed });
+    const last = (plan: typeof first) => plan.items[0]!.rungs.at(-1)!.date!;
+    // far fewer rungs, and still up to the end of the ramp
+    expect(said.items[0]!.rungs.length).toBeLessThan(first.items[0]!.rungs.length / 2);
+    expect(dayOf(last(first)) - dayOf(last(said))).toBeLessThan(10);
+    const again = laySeason({ ...asked({ holdsNow: [{ ...says, bpm: 96 }] }), previous: said.agreed });
+    expect(again.days).toEqual(said.days);
   });
 
   it('keeps what was said for the bars that are heard, when the cuts are out', () => {
