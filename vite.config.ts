@@ -8,6 +8,7 @@ export default defineConfig({
   // how long plugins took is no warning
   build: { rolldownOptions: { checks: { pluginTimings: false } } },
   test: {
+    globalSetup: './tests/fixtures/run-folder.ts',
     // on two cores the default is one
     maxWorkers: '100%',
     projects: [

@@ -1,9 +1,12 @@
 /** A running studio for a browser test: its own data directory, a clock that stands where the test puts it. */
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Page, test } from '@playwright/test';
 import { serve } from '../../scripts/parts/serve.mjs';
+
+/** The demo as it is on the day of the tests, played once for all of them; where it stands goes to every worker by the environment. */
+const DEMO_TEMPLATE = process.env.IRVOT_DEMO_TEMPLATE;
 
 export class Studio {
   readonly data = mkdtempSync(join(tmpdir(), 'irvot-e2e-'));
@@ -17,6 +20,8 @@ export class Studio {
   /** Starts, or starts again at a later time with the same data; a demo may go on as a studio that is none. */
   async at(now: string, isDemo = this.isDemo, env: Record<string, string> = {}): Promise<string> {
     await this.stop();
+    const isFirst = !existsSync(join(this.data, 'studio.sqlite'));
+    if (isDemo && isFirst && DEMO_TEMPLATE) cpSync(DEMO_TEMPLATE, this.data, { recursive: true });
     this.#app = await serve({
       port: this.port,
       data: this.data,

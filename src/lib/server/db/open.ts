@@ -4,8 +4,8 @@ import { migrate } from './migrate';
 
 export type Db = Database.Database;
 
-/** `file` may be ":memory:". Throws where the file is no database or is newer than this program. */
-export function openDb(file: string): Db {
+/** `file` may be ":memory:", or the bytes of a studio to be held in memory. Throws where it is no database or is newer than this program. */
+export function openDb(file: string | Buffer): Db {
   const db = new Database(file);
   try {
     db.pragma('locking_mode = EXCLUSIVE');
@@ -21,7 +21,7 @@ export function openDb(file: string): Db {
     db.close();
     if ((thrown as { code?: string }).code !== 'SQLITE_BUSY') throw thrown;
     throw new RangeError(
-      `${file} is in use by another running studio: stop that one, or choose another --data`,
+      `${String(file)} is in use by another running studio: stop that one, or choose another --data`,
       { cause: thrown }
     );
   }

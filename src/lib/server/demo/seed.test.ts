@@ -6,8 +6,8 @@ import { auditionsOf } from '../store/audition';
 import { latestVersion, versionHeads } from '../store/plan-version';
 import { touchesOfAudition } from '../store/touch';
 import { seedDemo } from './seed';
+import { DEMO_NOW, openDemo } from '../../../../tests/fixtures/demo-studio';
 
-const NOW = Date.parse('2026-11-24T08:00:00Z');
 let app: App;
 
 const planOf = (name: string) => {
@@ -22,8 +22,7 @@ const planOf = (name: string) => {
 
 describe('the demo studio', () => {
   beforeAll(() => {
-    app = makeApp(openDb(':memory:'), () => NOW, true);
-    seedDemo(app);
+    app = openDemo();
   });
 
   it('has five candidates at different distances from their auditions, two with the same list', () => {
@@ -63,7 +62,7 @@ describe('the demo studio', () => {
   });
 
   it('is the same whenever it is made', () => {
-    const again = makeApp(openDb(':memory:'), () => NOW, true);
+    const again = makeApp(openDb(':memory:'), () => DEMO_NOW, true);
     seedDemo(again);
     const stairs = (of: App) =>
       listCandidates(of.db).map((c) => {

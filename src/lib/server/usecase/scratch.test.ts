@@ -1,5 +1,6 @@
 /** What is drawn on a scratch copy is what is laid when it is kept: random changes to each season of the demo studio. */
 import { beforeAll, describe, expect, it } from 'vitest';
+import { openDemo } from '../../../../tests/fixtures/demo-studio';
 import { chance } from '../../../../tests/fixtures/random-studio';
 import {
   type Changes,
@@ -12,9 +13,7 @@ import {
 } from '../../core/season';
 import { targetOf } from '../../core/tempo';
 import { dayOf, formatDate } from '../../core/units';
-import { type App, type Who, makeApp } from '../app';
-import { openDb } from '../db/open';
-import { seedDemo } from '../demo/seed';
+import type { App, Who } from '../app';
 import { auditionsOf } from '../store/audition';
 import { listCandidates } from '../store/candidate';
 import { readCountback } from './countback';
@@ -25,8 +24,7 @@ import { keepChanges, readScratch } from './what-if';
 const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'Marthe' };
 let app: App;
 beforeAll(() => {
-  app = makeApp(openDb(':memory:'), () => Date.parse('2026-11-24T08:00:00Z'), true);
-  seedDemo(app);
+  app = openDemo();
 });
 
 /** Some of: minutes, fundamentals, days into the mocks, a moved round, an item's target, way of working, and leaving out. */

@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { type App, type Who, NOBODY, makeApp } from '../app';
 import { openDb } from '../db/open';
-import { seedDemo } from '../demo/seed';
+import { openDemo } from '../../../../tests/fixtures/demo-studio';
 import { readHolder } from '../grant/grant';
 import { passwordFault } from '../password';
 import {
@@ -243,8 +243,7 @@ describe('a candidate’s link', () => {
 
 describe('the demo’s one click', () => {
   it('is the only way in there: no password fits, and none is an error', async () => {
-    const demo = makeApp(openDb(':memory:'), () => now, true);
-    seedDemo(demo);
+    const demo = openDemo(() => now);
     const { login } = demo.db.prepare("SELECT login FROM account WHERE role = 'teacher'").get() as {
       login: string;
     };
