@@ -6,7 +6,8 @@ export default defineConfig({
   globalSetup: './tests/e2e/prepare.ts',
   timeout: 300_000,
   expect: { timeout: 15_000 },
-  workers: 2,
+  // they wait more than they work: four fill two cores
+  workers: 4,
   forbidOnly: true,
   outputDir: '.tmp/e2e',
   reporter: [['list'], ['json', { outputFile: '.tmp/e2e.json' }]],

@@ -1,18 +1,26 @@
 /** Every screen, at a desk, on a tablet and on a phone: axe finds nothing, nothing is wider than the screen. */
-import AxeBuilder from '@axe-core/playwright';
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import { type Page, expect, test } from '@playwright/test';
+import type { run } from 'axe-core';
 import { Studio, alive, enterDemo } from './studio';
 
-const studio = new Studio(3382, true);
-test.beforeAll(() => studio.at('2026-11-24T08:30:00Z').then(() => undefined));
-const empty = new Studio(3383);
-test.afterAll(() => Promise.all([studio.close(), empty.close()]));
+/** As it stands in a page once its source has run there. */
+declare const axe: { readonly run: typeof run };
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
-const VIEWPORTS = [
-  ['a desk', { width: 1280, height: 800 }],
-  ['a tablet', { width: 820, height: 1180 }],
-  ['a phone', { width: 390, height: 844 }]
-] as const;
+// each worker has a studio of its own
+test.describe.configure({ mode: 'parallel' });
+let studio: Studio;
+test.beforeAll(async () => {
+  studio = new Studio(3400 + test.info().parallelIndex, true);
+  await studio.at('2026-11-24T08:30:00Z');
+});
+test.afterAll(() => studio.close());
+
+const DESK = { width: 1280, height: 800 };
+const TABLET = { width: 820, height: 1180 };
+const PHONE = { width: 390, height: 844 };
 
 /** What a page said to nobody: a script that failed, or markup that was not what the server had sent. */
 const complaints = new WeakMap<Page, string[]>();
@@ -52,109 +60,123 @@ const BY_SIZE = [
     'aria-hidden-focus'
   ]
 ];
-/** Rules asked of a page: all at a desk in the light, elsewhere those whose answer may differ there. */
-const rulesOf = new WeakMap<Page, readonly string[]>();
+/** A way to look at a page, and what is asked there: all rules at a desk in the light, elsewhere those whose answer may differ. */
+type Look = {
+  readonly name: string;
+  readonly viewport: typeof DESK;
+  readonly scheme: 'light' | 'dark';
+  readonly rules: readonly string[];
+};
+const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
+const LOOKS = {
+  light: { name: 'desk', viewport: DESK, scheme: 'light', rules: TAGS },
+  // colours do not change with the size of the screen: dark is looked at once
+  dark: { name: 'desk, dark', viewport: DESK, scheme: 'dark', rules: BY_COLOUR },
+  tablet: { name: 'tablet', viewport: TABLET, scheme: 'light', rules: BY_SIZE },
+  phone: { name: 'phone', viewport: PHONE, scheme: 'light', rules: BY_SIZE }
+} as const satisfies Record<string, Look>;
 
-async function expectClean(page: Page, name: string) {
-  await alive(page);
-  expect(complaints.get(page) ?? [], `${name} complains`).toEqual([]);
-  const rules = rulesOf.get(page);
-  // no page holds another: the rules run in one go
-  const axe = new AxeBuilder({ page }).setLegacyMode();
-  const { violations } = await (
-    rules
-      ? axe.withRules([...rules])
-      : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
-  ).analyze();
-  expect(
-    violations.map(
+/** The page's faults in axe's words. The rules run in the page, and only what they find comes back. */
+function faultsOf(page: Page, rules: readonly string[]): Promise<string[]> {
+  return page.evaluate(async (runOnly) => {
+    const { violations } = await axe.run({ runOnly, resultTypes: ['violations'] });
+    return violations.map(
       (v) =>
-        `${name}: ${v.id} ${v.nodes
+        `${v.id} ${v.nodes
           .map((n) => n.target.join(' '))
           .slice(0, 3)
           .join(', ')}`
-    )
-  ).toEqual([]);
-  const isTooWide = await page.evaluate(
-    () => document.documentElement.scrollWidth > document.documentElement.clientWidth + 1
-  );
-  expect(isTooWide, `${name} is wider than its screen`).toBe(false);
+    );
+  }, rules as string[]);
 }
 
-for (const [where, viewport] of VIEWPORTS) {
-  // colours do not change with the size of the screen: dark is looked at once
-  for (const colorScheme of where === 'a desk' ? (['light', 'dark'] as const) : (['light'] as const)) {
-    test(`axe finds nothing on any screen of the demo at ${where}, ${colorScheme}`, async ({ browser }) => {
-      const page = listen(await (await browser.newContext({ viewport, colorScheme })).newPage());
-      if (colorScheme === 'dark') rulesOf.set(page, BY_COLOUR);
-      else if (where !== 'a desk') rulesOf.set(page, BY_SIZE);
-      await page.goto(`${studio.origin}/sign-in`);
-      await expectClean(page, 'sign-in');
-      const audition = await enterDemo(studio, page);
-      await expectClean(page, 'studio');
-      for (const path of [
-        '',
-        '/list',
-        '/list/new',
-        '/list/import',
-        '/lesson',
-        '/what-if',
-        '/paper/week',
-        '/paper/wall',
-        '/paper/note',
-        '/log',
-        '/readiness',
-        '/call',
-        '/layings',
-        '/layings/1',
-        '/layings/compare?a=1&b=2'
-      ]) {
-        await page.goto(studio.origin + audition + path);
-        await expectClean(page, path || 'countback');
-      }
-      for (const who of ['Noor', 'Sanne', 'Teo']) {
-        await page.goto(`${studio.origin}/studio`);
-        const row = page.locator('tbody', { hasText: who });
-        await row.locator('a[href^="/auditions/"]').first().click();
-        await page.waitForURL('**/auditions/*');
-        await page.reload();
-        await expectClean(page, `countback of ${who}`);
-      }
-      for (const path of ['/studio/archive', '/lists', '/account']) {
-        await page.goto(studio.origin + path);
-        await expectClean(page, path);
-      }
-      await page.goto(studio.origin + audition);
-      await alive(page);
-      await page.locator('button.week').nth(1).click();
-      await page.locator('button.step').first().click();
-      await expectClean(page, 'countback opened');
-      await page.goto(`${studio.origin}${audition}/list`);
-      await page.getByRole('link', { name: /Lanterns/ }).click();
-      await page.waitForURL('**/list/*');
-      await expectClean(page, 'item');
-      const time = await page.getByRole('link', { name: 'Time', exact: true }).getAttribute('href');
-      await page.goto(studio.origin + time);
-      await expectClean(page, 'time');
-      await page.goto(studio.origin + time!.replace(/\/time.*/, ''));
-      await expectClean(page, 'candidate');
-      await page.goto(studio.origin + time!.replace(/\/time.*/, '/auditions/new'));
-      await expectClean(page, 'new audition');
-      await page.goto(`${studio.origin}/nowhere`);
-      await expectClean(page, 'no such page');
-    });
+async function expectClean(page: Page, name: string, looks: readonly Look[]) {
+  await alive(page);
+  expect(complaints.get(page) ?? [], `${name} complains`).toEqual([]);
+  await page.evaluate(AXE);
+  for (const look of looks) {
+    await page.setViewportSize(look.viewport);
+    await page.emulateMedia({ colorScheme: look.scheme });
+    expect(await faultsOf(page, look.rules), `${name}, ${look.name}`).toEqual([]);
+    const isTooWide = await page.evaluate(
+      () => document.documentElement.scrollWidth > document.documentElement.clientWidth + 1
+    );
+    expect(isTooWide, `${name} is wider than its screen, ${look.name}`).toBe(false);
   }
+  await page.setViewportSize(looks[0]!.viewport);
+  await page.emulateMedia({ colorScheme: looks[0]!.scheme });
+}
+
+for (const [where, looks] of [
+  ['at a desk, light and dark', [LOOKS.light, LOOKS.dark]],
+  ['on a tablet and a phone', [LOOKS.tablet, LOOKS.phone]]
+] as const) {
+  test(`axe finds nothing on any screen of the demo ${where}`, async ({ browser }) => {
+    const page = listen(await (await browser.newContext({ viewport: looks[0].viewport })).newPage());
+    const expectNothing = (name: string) => expectClean(page, name, looks);
+    await page.goto(`${studio.origin}/sign-in`);
+    await expectNothing('sign-in');
+    const audition = await enterDemo(studio, page);
+    await expectNothing('studio');
+    for (const path of [
+      '',
+      '/list',
+      '/list/new',
+      '/list/import',
+      '/lesson',
+      '/what-if',
+      '/paper/week',
+      '/paper/wall',
+      '/paper/note',
+      '/log',
+      '/readiness',
+      '/call',
+      '/layings',
+      '/layings/1',
+      '/layings/compare?a=1&b=2'
+    ]) {
+      await page.goto(studio.origin + audition + path);
+      await expectNothing(path || 'countback');
+    }
+    for (const who of ['Noor', 'Sanne', 'Teo']) {
+      await page.goto(`${studio.origin}/studio`);
+      const row = page.locator('tbody', { hasText: who });
+      await row.locator('a[href^="/auditions/"]').first().click();
+      await page.waitForURL('**/auditions/*');
+      await page.reload();
+      await expectNothing(`countback of ${who}`);
+    }
+    for (const path of ['/studio/archive', '/lists', '/account']) {
+      await page.goto(studio.origin + path);
+      await expectNothing(path);
+    }
+    await page.goto(studio.origin + audition);
+    await alive(page);
+    await page.locator('button.week').nth(1).click();
+    await page.locator('button.step').first().click();
+    await expectNothing('countback opened');
+    await page.goto(`${studio.origin}${audition}/list`);
+    await page.getByRole('link', { name: /Lanterns/ }).click();
+    await page.waitForURL('**/list/*');
+    await expectNothing('item');
+    const time = await page.getByRole('link', { name: 'Time', exact: true }).getAttribute('href');
+    await page.goto(studio.origin + time);
+    await expectNothing('time');
+    await page.goto(studio.origin + time!.replace(/\/time.*/, ''));
+    await expectNothing('candidate');
+    await page.goto(studio.origin + time!.replace(/\/time.*/, '/auditions/new'));
+    await expectNothing('new audition');
+    await page.goto(`${studio.origin}/nowhere`);
+    await expectNothing('no such page');
+  });
 }
 
 test('axe finds nothing on the screens of an empty studio', async ({ browser }) => {
+  const empty = new Studio(3383);
   await empty.at('2026-11-24T08:30:00Z');
   const page = listen(await (await browser.newContext({ baseURL: empty.origin })).newPage());
-  const atEverySize = async (name: string) => {
-    for (const [where, viewport] of VIEWPORTS) {
-      await page.setViewportSize(viewport);
-      await expectClean(page, `${name} at ${where}`);
-    }
-  };
+  const everywhere = [LOOKS.light, { ...LOOKS.tablet, rules: TAGS }, { ...LOOKS.phone, rules: TAGS }];
+  const atEverySize = (name: string) => expectClean(page, name, everywhere);
   await page.goto('/');
   await atEverySize('new studio');
   await page.getByRole('button', { name: 'Open the studio' }).click();
@@ -175,8 +197,6 @@ test('axe finds nothing on the screens of an empty studio', async ({ browser }) 
   await atEverySize('new candidate');
   const guest = await (await browser.newContext({ baseURL: empty.origin })).newPage();
   await guest.goto(/\/join\/[\w-]+/.exec(link)![0]);
-  for (const [where, viewport] of VIEWPORTS) {
-    await guest.setViewportSize(viewport);
-    await expectClean(guest, `join at ${where}`);
-  }
+  await expectClean(guest, 'join', everywhere);
+  await empty.close();
 });
