@@ -1,6 +1,16 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import { svelteTesting } from '@testing-library/svelte/vite';
 import { defineConfig } from 'vitest/config';
+import { BaseSequencer, type TestSpecification } from 'vitest/node';
+
+/** What is known to take longest begins first, so that no worker waits for it at the end. */
+class LongestFirst extends BaseSequencer {
+  override async sort(files: TestSpecification[]) {
+    const isLong = (file: TestSpecification) =>
+      Number(/kills|every-season|solver|remedy/.test(file.moduleId));
+    return (await super.sort(files)).sort((a, b) => isLong(b) - isLong(a));
+  }
+}
 
 export default defineConfig({
   plugins: [sveltekit(), svelteTesting()],
@@ -11,11 +21,14 @@ export default defineConfig({
     globalSetup: './tests/fixtures/run-folder.ts',
     // on two cores the default is one
     maxWorkers: '100%',
+    sequence: { sequencer: LongestFirst },
     projects: [
       {
         extends: true,
         test: {
           name: 'unit',
+          // tests of this project leave nothing behind in the modules they share
+          isolate: false,
           testTimeout: 120_000,
           hookTimeout: 120_000,
           environment: 'node',

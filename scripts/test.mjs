@@ -63,12 +63,12 @@ await check('types', ['svelte-kit', 'sync']);
 await Promise.all([
   inTurn([
     ['lint', ['eslint', '.']],
-    ['dependency rules', ['depcruise', 'src', '--config', '.dependency-cruiser.cjs']]
+    ['dependency rules', ['depcruise', 'src', '--config', '.dependency-cruiser.cjs']],
+    ['format', ['prettier', '--check', '--log-level', 'warn', '.']]
   ]),
   inTurn([
     ['types of the pages', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings']],
     ['types of core, without a browser or a machine', ['tsc', '-p', 'tsconfig.core.json']],
-    ['format', ['prettier', '--check', '--log-level', 'warn', '.']],
     ['nothing unused', ['knip']]
   ])
 ]);

@@ -1,6 +1,6 @@
 /** What must be true of every plan, over seeded random seasons. */
 import { describe, expect, it } from 'vitest';
-import { randomSeason } from '../../../../../tests/fixtures/random-season';
+import { randomSeasons } from '../../../../../tests/fixtures/random-season';
 import { clickableRange, clicksBetween } from '../../tempo';
 import { dayOf, formatDate } from '../../units';
 import { laySeason } from './lay';
@@ -8,7 +8,7 @@ import { compareLayings } from '../laid/moves';
 import type { SeasonPlan } from '../laid/plan';
 import type { SeasonRequest } from '../facts/request';
 
-const SEASONS = Array.from({ length: 120 }, (_, i) => randomSeason(i + 1));
+const SEASONS = randomSeasons(120);
 const PLANS = SEASONS.map((season) => laySeason(season));
 const each = (check: (plan: SeasonPlan, season: SeasonRequest) => void) =>
   PLANS.forEach((plan, i) => check(plan, SEASONS[i]!));

@@ -1,7 +1,7 @@
 /** What a teacher looks for in a plan, counted over seeded random seasons that fit and over five lists as people have them. */
 import { describe, expect, it } from 'vitest';
 import { LISTS, pupil, pupilsSeason } from '../../../../../tests/cases/lists';
-import { randomSeason } from '../../../../../tests/fixtures/random-season';
+import { randomSeasons } from '../../../../../tests/fixtures/random-season';
 import {
   type Count,
   countContact,
@@ -14,7 +14,7 @@ import { compareLayings } from '../laid/moves';
 import type { SeasonRequest } from '../facts/request';
 import { laySeason } from './lay';
 
-const FITTING = Array.from({ length: 120 }, (_, i) => randomSeason(i + 1))
+const FITTING = randomSeasons(120)
   .map((season) => ({ season, plan: laySeason(season) }))
   .filter(({ plan }) => plan.short === null);
 const share = (counts: readonly Count[]) =>
