@@ -1,6 +1,8 @@
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_FLAGS } from './scripts/parts/prepare.mjs';
 
+const LONG = /(axe|season|leaks|vandal)\.test\.ts$/;
+
 export default defineConfig({
   testDir: 'tests/e2e',
   globalSetup: './tests/e2e/prepare.ts',
@@ -8,6 +10,11 @@ export default defineConfig({
   expect: { timeout: 15_000 },
   // they wait more than they work: four fill two cores
   workers: 4,
+  // what runs longest begins first
+  projects: [
+    { name: 'long', testMatch: LONG },
+    { name: 'short', testIgnore: LONG }
+  ],
   forbidOnly: true,
   outputDir: '.tmp/e2e',
   reporter: [['list'], ['json', { outputFile: '.tmp/e2e.json' }]],

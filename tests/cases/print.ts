@@ -1,5 +1,5 @@
 /** A plan as a list of days, for reading by eye. */
-import { type PlannedBlock, type SeasonPlan, rungOfBlock } from '../../src/lib/core/season';
+import { type PlannedBlock, type SeasonPlan, rungOfBlock, sayPart } from '../../src/lib/core/season';
 import { WEEKDAY_NAMES, dayOf, sayBpm, weekdayOf } from '../../src/lib/core/units';
 
 const KINDS: Partial<Record<PlannedBlock['kind'], string>> = {
@@ -18,7 +18,8 @@ export function printDays(plan: SeasonPlan, most = Infinity): string {
     const from = block.fromClick ? `${sayBpm(block.fromClick.bpm)} -> ` : '';
     const what = rung ? `${from}${sayBpm(rung.click.bpm)}` : (KINDS[block.kind] ?? '');
     const isReached = rung?.date === plan.days.find((day) => day.blocks.includes(block))!.date;
-    return `${item.name} ${block.minutes} (${what}${isReached ? ' reached' : ''})`;
+    const part = block.part ? `, ${sayPart(block.part)}` : '';
+    return `${item.name} ${block.minutes} (${what}${part}${isReached ? ' reached' : ''})`;
   };
   const lines = plan.days.slice(0, most).map(({ date, plannedMin, capacityMin, blocks }) => {
     const weekday = WEEKDAY_NAMES[weekdayOf(dayOf(date)) - 1]!.slice(0, 2);

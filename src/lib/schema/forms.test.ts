@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { blankRound, callFaults, type CallForm, fillCallForm, readCallForm } from './call-form';
-import { blankSection, fillItemForm, itemForm, readItemForm, readLines } from './item-form';
+import { blankSection, fillItemForm, itemForm, readItemForm } from './item-form';
+import { readLines } from '../core/record';
 import { fillTimeForm, readTimeForm, timeForm } from './time-form';
 import { fillFromLine, readTouchForm } from './touch-form';
 

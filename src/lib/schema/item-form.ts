@@ -13,6 +13,7 @@ import {
   type Erratum,
   type Printed,
   printedFields,
+  readLines,
   sectionFields,
   shortText
 } from '../core/record';
@@ -67,7 +68,7 @@ export const itemForm = z.object({
   errata: z.string().max(4000, 'At most 4,000 characters, please.').default(''),
   cuts: shortText,
   hasOwnSections: typedMark,
-  barsPerLine: z.string().trim().max(2000, 'At most 2,000 characters, please.').default(''),
+  barsPerLine: printedFields.barsPerLine.default(''),
   metre: z.string().trim().max(7, 'A metre is written 4/4 or 6/8.').default('4/4'),
   fromBar: typedNumber,
   toBar: typedNumber,
@@ -200,13 +201,6 @@ function lineFaults({ barsPerLine }: ItemForm, item: SeasonItem | undefined): Fa
   const written = lines.flat().reduce((a, b) => a + b, 0);
   const bars = item.toBar - item.fromBar + 1;
   return bars === written ? [] : [{ path, says: `The lines have ${written} bars, the item has ${bars}.` }];
-}
-
-/** Bars in each line of each page, or null where the text is something else. */
-export function readLines(text: string): number[][] | null {
-  if (text.trim() === '') return [];
-  const pages = text.split('/').map((page) => page.trim().split(/\s+/).map(Number));
-  return pages.every((page) => page.every((n) => Number.isInteger(n) && n > 0 && n <= 60)) ? pages : null;
 }
 
 function readSection(section: SectionForm) {

@@ -9,7 +9,14 @@ import { Temporal } from 'temporal-polyfill';
 import { tzlib_get_ical_block } from 'timezones-ical-library';
 import { dayOf, sayUnit } from '../core/units';
 import { instantOf } from '../core/units/zone';
-import { type PlannedBlock, type PlannedItem, type SeasonPlan, barsOf, rungOfBlock } from '../core/season';
+import {
+  type PlannedBlock,
+  type PlannedItem,
+  type SeasonPlan,
+  barsOf,
+  rungOfBlock,
+  sayPart
+} from '../core/season';
 import { oneLine } from '../core/record';
 import type { Audition } from './store/audition';
 
@@ -101,7 +108,8 @@ function describeBlock(block: PlannedBlock, item: PlannedItem): string {
     block.fromClick?.unit === click.unit && block.fromClick.bpm < click.bpm
       ? `${round(block.fromClick.bpm)} to `
       : '';
-  return `bars ${bars.fromBar}–${bars.toBar} at ${sayUnit(click.unit)} ${from}${round(click.bpm)}`;
+  const where = block.part ? sayPart(block.part) : `bars ${bars.fromBar}–${bars.toBar}`;
+  return `${where} at ${sayUnit(click.unit)} ${from}${round(click.bpm)}`;
 }
 
 /** Writes the file and says what it sent, so that the next one can be compared with it. `stampMs` dates the file. */

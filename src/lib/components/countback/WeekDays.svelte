@@ -1,7 +1,13 @@
 <!-- A week opened in place: each day's minutes with their arithmetic, and its blocks in order. -->
 <script lang="ts">
   import BlockTempo from '$lib/components/note/BlockTempo.svelte';
-  import { type PlannedBlock, type PlannedWeek, type SeasonPlan, rungOfBlock } from '$lib/core/season';
+  import {
+    type PlannedBlock,
+    type PlannedWeek,
+    type SeasonPlan,
+    rungOfBlock,
+    sayPart
+  } from '$lib/core/season';
   import { dayOf, sayDate, saySpan } from '$lib/core/units';
   import PinForm from './PinForm.svelte';
 
@@ -71,6 +77,7 @@
           <p class="block">
             <span class="length">{block.start ?? ''} {block.minutes} min</span>
             {itemOf(block).name}
+            {#if block.part}<span class="soft bars">{sayPart(block.part)}</span>{/if}
             {#if block.bars}<span class="soft bars">bars {block.bars.fromBar}–{block.bars.toBar}</span>{/if}
             {#if click}<BlockTempo {block} {click} height={13} />{:else}<span class="soft"
                 >{KINDS[block.kind]}</span

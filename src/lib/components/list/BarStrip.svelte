@@ -4,7 +4,7 @@
   typing "37-41".
 -->
 <script lang="ts">
-  import { readLines } from '$lib/schema/item-form';
+  import { readLines } from '$lib/core/record';
   import { readBars } from '$lib/schema/printed';
 
   type Bars = { readonly fromBar: number; readonly toBar: number };

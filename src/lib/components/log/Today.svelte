@@ -1,7 +1,7 @@
 <!-- Today's road map: the day's blocks in order. A block fills the form. -->
 <script lang="ts">
   import BlockTempo from '$lib/components/note/BlockTempo.svelte';
-  import { type PlannedBlock, type SeasonPlan, barsOf, rungOfBlock } from '$lib/core/season';
+  import { type PlannedBlock, type SeasonPlan, barsOf, rungOfBlock, sayPart } from '$lib/core/season';
   import { type Tempo, dayOf, sayDate } from '$lib/core/units';
 
   type Picked = { itemId: string; sectionId: string | null; click: Tempo | null; minutes: number };
@@ -41,7 +41,9 @@
             <span>
               <strong>{itemOf(block).name}</strong><br />
               <span class="soft"
-                >{#if click && section}bars {section.fromBar}–{section.toBar} at <BlockTempo
+                >{#if click && section}{block.part
+                    ? sayPart(block.part)
+                    : `bars ${section.fromBar}–${section.toBar}`} at <BlockTempo
                     {block}
                     {click}
                     height={13}

@@ -1,7 +1,7 @@
 <!-- Seven days on one sheet: each block with its bars and tempo, three boxes for clean in a row, and room to write. -->
 <script lang="ts">
   import BlockTempo from '$lib/components/note/BlockTempo.svelte';
-  import { type PlannedBlock, type SeasonPlan, barsOf, rungOfBlock } from '$lib/core/season';
+  import { type PlannedBlock, type SeasonPlan, barsOf, rungOfBlock, sayPart } from '$lib/core/season';
   import { dayOf, formatDate, sayDate, weekdayOf } from '$lib/core/units';
 
   let {
@@ -56,7 +56,12 @@
               <td class="min">{block.minutes} min</td>
               <td class="what"><bdi>{itemOf(block).name}</bdi></td>
               <td class="bars"
-                >{#if click && section}{section.fromBar}–{section.toBar}{:else}{KINDS[block.kind]}{/if}</td
+                >{#if block.part}{sayPart(block.part).replace(
+                    'bars ',
+                    ''
+                  )}{:else if click && section}{section.fromBar}–{section.toBar}{:else}{KINDS[
+                    block.kind
+                  ]}{/if}</td
               >
               <td class="tempo"
                 >{#if click}<BlockTempo {block} {click} height={12} />{/if}</td

@@ -16,6 +16,8 @@ export type Held = {
   /** The day of the latest evidence that it holds. */
   readonly on: DayNumber;
   readonly isAged: boolean;
+  /** Every part held within a fortnight, and one straight run of the whole was clean. */
+  readonly isInParts: boolean;
   readonly evidence: Evidence;
   /** The fastest slower tempo shown to hold since it had aged; null where none was. */
   readonly shownSince: Bpm | null;
@@ -30,7 +32,10 @@ export type HeldSection = {
   readonly targetBpm: Bpm;
   /** What was said to hold when no touch showed it. */
   readonly stated?: HoldsNow | undefined;
+  /** A long section may be held in parts, at tempos at which one attempt lasts too long to be repeated: those below `under`. */
+  readonly parts?: { readonly bars: readonly Bars[]; readonly under: Bpm } | undefined;
 };
+type Bars = { readonly fromBar: number; readonly toBar: number };
 
 export type HoldRules = {
   /** So many clean in a row make a tempo hold. */
@@ -46,7 +51,7 @@ export function inTimeOrder(touches: readonly Touch[]): Touch[] {
   return [...touches].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
 }
 
-function covers(touch: Touch, section: { readonly fromBar: number; readonly toBar: number }): boolean {
+function covers(touch: Touch, section: Bars): boolean {
   return (
     touch.fromBar === undefined ||
     (touch.fromBar <= section.fromBar && (touch.toBar ?? touch.fromBar) >= section.toBar)
@@ -69,13 +74,15 @@ function playedTempo(touch: Touch, section: HeldSection, lead: HeldSection): Bpm
 const isEvidence = (touch: Touch, inARow: number): boolean =>
   cleanRun(touch.attempts) >= inARow && allElements(touch);
 const allElements = (touch: Touch): boolean => (touch.notHeld?.length ?? 0) === 0;
+/** Whether any attempt was clean, in all elements. */
+const isClean = (touch: Touch): boolean => touch.attempts?.includes('c') === true && allElements(touch);
 /** Two "not yet" in a row, and no row of clean ones: what held at this tempo does so no more. */
 const isLost = (touch: Touch, inARow: number): boolean =>
   touch.attempts?.includes('nn') === true && !isEvidence(touch, inARow);
 
-/** Whether what holds can change by a touch. */
-export const isTelling = (touch: Touch, inARow: number): boolean =>
-  isEvidence(touch, inARow) || isLost(touch, inARow);
+/** Whether what holds can change by a touch; where a section is held in parts, one clean run may join them. */
+export const isTelling = (touch: Touch, inARow: number, isInParts: boolean): boolean =>
+  isEvidence(touch, inARow) || isLost(touch, inARow) || (isInParts && isClean(touch));
 
 type Standing = Omit<Held, 'isAged'>;
 
@@ -88,6 +95,7 @@ export function heldTempo(
   today: DayNumber
 ): Held | null {
   const { stated } = section;
+  const partsHeld = section.parts && new PartsHeld(section.parts);
   let standing: Standing | null = null;
   let isOpen = stated !== undefined && dayOf(stated.on) <= today;
   for (const touch of touches) {
@@ -95,9 +103,12 @@ export function heldTempo(
       standing = standingOf(stated!, section);
       isOpen = false;
     }
-    if (!covers(touch, section)) continue;
     const bpm = playedTempo(touch, section, lead);
-    if (bpm !== null) standing = standingAfter(standing, touch, bpm, section.unit, rules);
+    if (bpm === null) continue;
+    partsHeld?.note(touch, bpm, rules.inARow);
+    if (!covers(touch, section)) continue;
+    const isJoined = partsHeld?.areJoinedBy(touch, bpm) === true;
+    standing = standingAfter(standing, { touch, bpm, isJoined }, section.unit, rules);
   }
   if (isOpen) standing = standingOf(stated!, section);
   return standing && { ...standing, isAged: today - standing.on > AGES_AFTER_DAYS };
@@ -108,6 +119,7 @@ function standingOf({ bpm, unit, evidence, on }: HoldsNow, section: HeldSection)
     bpm: tempoIn({ bpm, unit }, section.unit),
     on: dayOf(on),
     evidence,
+    isInParts: false,
     shownSince: null,
     touchId: null
   };
@@ -116,24 +128,50 @@ function standingOf({ bpm, unit, evidence, on }: HoldsNow, section: HeldSection)
 /** What stands after a touch at `bpm`, in the section's unit. A slower one changes nothing. */
 function standingAfter(
   before: Standing | null,
-  touch: Touch,
-  bpm: Bpm,
+  { touch, bpm, isJoined }: { readonly touch: Touch; readonly bpm: Bpm; readonly isJoined: boolean },
   unit: BeatUnit,
   { inARow, oneLower, isInterrupted }: HoldRules
 ): Standing | null {
   const [on, evidence] = [dayOf(touch.date), touch.evidence ?? 'self'];
-  const isShown = isEvidence(touch, inARow);
+  const isInParts = !isEvidence(touch, inARow);
+  const isShown = !isInParts || isJoined;
   const isFaster = before === null || bpm > before.bpm * (1 + SAME_TEMPO);
-  if (isShown && isFaster) return { bpm, on, evidence, shownSince: null, touchId: touch.id };
+  if (isShown && isFaster) return { bpm, on, evidence, isInParts, shownSince: null, touchId: touch.id };
   if (before === null) return null;
   const isOld = on - before.on > AGES_AFTER_DAYS || isInterrupted(before.on, on);
   if (bpm < before.bpm * (1 - SAME_TEMPO))
     return isShown && isOld ? shownAgain(before, bpm, touch.id) : before;
   const renewed = { ...before, on, shownSince: null };
-  if (isShown) return { ...renewed, evidence, touchId: isOld ? touch.id : before.touchId };
+  if (isShown) return { ...renewed, evidence, isInParts, touchId: isOld ? touch.id : before.touchId };
   if (isLost(touch, inARow) && !isFaster)
     return { ...before, bpm: oneLower(before.bpm, unit), touchId: touch.id };
-  return touch.attempts?.includes('c') && allElements(touch) ? renewed : before;
+  return isClean(touch) ? renewed : before;
+}
+
+/** What holds of each part of a long section. */
+class PartsHeld {
+  readonly #bars: readonly Bars[];
+  readonly #under: Bpm;
+  readonly #held: { readonly bpm: Bpm; readonly on: DayNumber }[][];
+
+  constructor({ bars, under }: NonNullable<HeldSection['parts']>) {
+    [this.#bars, this.#under] = [bars, under];
+    this.#held = bars.map(() => []);
+  }
+
+  note(touch: Touch, bpm: Bpm, inARow: number): void {
+    if (!isEvidence(touch, inARow)) return;
+    this.#bars.forEach((part, i) => {
+      if (covers(touch, part)) this.#held[i]!.push({ bpm, on: dayOf(touch.date) });
+    });
+  }
+
+  /** Whether a clean straight run of the whole joins parts that each held at its tempo, or faster, within a fortnight. */
+  areJoinedBy(touch: Touch, bpm: Bpm): boolean {
+    if (!isClean(touch) || bpm >= this.#under) return false;
+    const since = dayOf(touch.date) - AGES_AFTER_DAYS;
+    return this.#held.every((held) => held.some((h) => h.bpm >= bpm * (1 - SAME_TEMPO) && h.on >= since));
+  }
 }
 
 /** What has aged is led up to again: a slower tempo that holds is where it stands meanwhile. */

@@ -63,6 +63,30 @@ describe('what holds', () => {
     expect(held(again)).toMatchObject({ bpm: 60, isAged: false, shownSince: null, touchId: '2026-11-20-60' });
   });
 
+  it('holds in parts: each within a fortnight, and one clean run of the whole that joins them', () => {
+    const parts = {
+      bars: [
+        { fromBar: 1, toBar: 8 },
+        { fromBar: 9, toBar: 16 }
+      ],
+      under: 55
+    };
+    const long = { ...adagio, parts };
+    const first = touch('2026-11-10', 50, 'ccc', { fromBar: 1, toBar: 8 });
+    const second = touch('2026-11-18', 52, 'ccc', { fromBar: 9, toBar: 16 });
+    const run = (bpm: number, date: string) => touch(date, bpm, 'nc');
+    expect(held([first, second], long)).toBeNull();
+    expect(held([first, second, run(50, '2026-11-20')], long)).toMatchObject({ bpm: 50, isInParts: true });
+    // the first part did not hold so fast, or not so lately; a short section has no parts
+    expect(held([first, second, run(52, '2026-11-20')], long)).toBeNull();
+    expect(held([first, second, run(50, '2026-11-25')], long)).toBeNull();
+    expect(held([first, second, run(50, '2026-11-20')])).toBeNull();
+    // where one attempt is short enough, it is asked whole
+    const fast = (bpm: number, fromBar: number) =>
+      touch('2026-11-18', bpm, 'ccc', { fromBar, toBar: fromBar + 7 });
+    expect(held([fast(56, 1), fast(56, 9), run(56, '2026-11-20')], long)).toBeNull();
+  });
+
   it('is what was stated, as evidence of that day: over what was played before, under what was played since', () => {
     const stated = {
       sectionId: 's',

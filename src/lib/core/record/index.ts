@@ -3,6 +3,7 @@ export * from './call';
 export * from './fields';
 export * from './item';
 export * from './lesson';
+export * from './lines';
 export * from './pin';
 export * from './time';
 export * from './touch';

@@ -112,6 +112,8 @@ export const itemFields = {
     .min(0, 'A pickup has no less than 0 beats.')
     .max(16, 'A pickup has at most 16 beats.')
     .optional(),
+  /** Bars in each line of the page, pages parted by a slash: "5 4 4 5 / 4 4 6". */
+  barsPerLine: z.string().trim().max(2000, 'At most 2,000 characters, please.').optional(),
   /** Bars played twice. */
   repeats: z.array(z.strictObject(bars)).max(50).optional(),
   sections: z.array(z.strictObject(sectionFields)).max(60, 'At most 60 sections.'),
@@ -148,8 +150,7 @@ export const printedFields = {
   key: shortText,
   /** What the panel tests with it. */
   tested: shortText,
-  /** Bars in each line of the page, pages parted by a slash: "5 4 4 5 / 4 4 6". */
-  barsPerLine: z.string().max(2000),
+  barsPerLine: itemFields.barsPerLine.unwrap(),
   metre: metreField,
   ...bars,
   pickupBeats: itemFields.pickupBeats,

@@ -22,6 +22,7 @@ import {
   formatDate
 } from '../../units';
 import { layChain } from '../facts/chain';
+import { partsOf } from '../facts/parts';
 import type { PlannedSection } from '../laid/plan';
 import { holdRules } from './hold-rules';
 import { type ClimbRung, type ClimbFacts, type TimedSection, joinedAt, sectionRungs } from './rungs';
@@ -113,7 +114,8 @@ export function readSections(
       toBar: section.toBar,
       unit: target.unit,
       targetBpm: target.bpm,
-      stated: item.holdsNow?.find((stated) => stated.sectionId === section.id)
+      stated: item.holdsNow?.find((stated) => stated.sectionId === section.id),
+      parts: partsOf(item, section) ?? undefined
     };
     return [{ section, target: read }];
   });
@@ -265,13 +267,15 @@ function describeSection(section: SeasonSection, p: TimedSection | undefined): P
     bpm: p.held.bpm,
     on: formatDate(p.held.on),
     isAged: p.held.isAged,
+    isInParts: p.held.isInParts,
     evidence: p.held.evidence
   };
+  const how = held?.isInParts ? ' in parts, run once' : '';
   const says = !held
     ? `no evidence for bars ${fromBar}–${toBar}`
     : held.bpm >= p.target.targetBpm * (1 - SAME_TEMPO)
-      ? `holds at ${round(held.bpm)}`
-      : `holds at ${round(held.bpm)}, target ${p.target.targetBpm}`;
+      ? `holds at ${round(held.bpm)}${how}`
+      : `holds at ${round(held.bpm)}${how}, target ${p.target.targetBpm}`;
   return {
     id,
     name,

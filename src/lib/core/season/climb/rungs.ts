@@ -139,7 +139,7 @@ export function joinedAt(
   p: TimedSection,
   bars: Bars
 ): number {
-  const held = heldTempo(touches, { ...p.target, ...bars }, p.target, rules, today);
+  const held = heldTempo(touches, { ...p.target, ...bars, parts: undefined }, p.target, rules, today);
   if (!held || held.bpm < p.target.targetBpm * AT_TEMPO) return -1;
   return touches.findIndex((touch) => touch.id === held.touchId);
 }

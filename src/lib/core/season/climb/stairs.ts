@@ -7,6 +7,7 @@ import { clicksBetween } from '../../tempo';
 import { type Bpm, type Clicks, type DayNumber, dayOf } from '../../units';
 import { readSections, schoolsOf } from './climb';
 import type { Bars } from '../facts/chain';
+import { partsOf } from '../facts/parts';
 import { narrowToCuts } from '../facts/narrow';
 import type { PlannedItem } from '../laid/plan';
 import type { Schools, SeasonItem } from '../facts/request';
@@ -42,7 +43,8 @@ export function heldStairs(
   const item = narrowToCuts(whole);
   const { inARow } = schoolsOf(item, general);
   // what held can change only by such touches
-  const ordered = inTimeOrder(touches).filter((touch) => isTelling(touch, inARow));
+  const isInParts = item.sections.some((section) => partsOf(item, section) !== null);
+  const ordered = inTimeOrder(touches).filter((touch) => isTelling(touch, inARow, isInParts));
   const dates = [...ordered.map(({ date }) => date), ...(item.holdsNow ?? []).map(({ on }) => on)];
   const steps: Step[] = [];
   for (const date of [...new Set(dates)].sort()) {

@@ -9,6 +9,7 @@ const OF_ITEM = [
   'fromBar',
   'toBar',
   'pickupBeats',
+  'barsPerLine',
   'repeats',
   'sections',
   'holdsNow',

@@ -44,6 +44,8 @@ type HeldReading = {
   readonly bpm: Bpm;
   readonly on: string;
   readonly isAged: boolean;
+  /** Held part by part, and run once. Missing in plans of before. */
+  readonly isInParts?: boolean | undefined;
   readonly evidence: Evidence;
 };
 
@@ -99,9 +101,17 @@ export type PlannedBlock = {
   /** Where it begins: the click of what holds by then, or of the rung before; null where nothing does, or a link of bars is joined. Missing in plans of before. */
   readonly fromClick?: Tempo | null | undefined;
   readonly bars: Bars | null;
+  /** What of a long section it works on, and whether all of it is joined afterwards. Missing in plans of before. */
+  readonly part?: BlockPart | null | undefined;
   /** Its minutes on this day were set by hand. */
   readonly isPinned: boolean;
 };
+
+export type BlockPart = { readonly bars: Bars; readonly isJoined: boolean };
+
+/** "bars 24–31, then all". */
+export const sayPart = ({ bars, isJoined }: BlockPart): string =>
+  `bars ${bars.fromBar}–${bars.toBar}${isJoined ? ', then all' : ''}`;
 
 export type PlannedDay = {
   readonly date: string;

@@ -5,7 +5,8 @@ import { type DayNumber, type Minutes, type Tempo, formatDate } from '../../unit
 import { type ItemCase, type LaidMinutes, type SeasonFrame, loggedOn } from './frame';
 import { schoolsOf } from '../climb/climb';
 import type { ClimbRung } from '../climb/rungs';
-import type { PlannedBlock, PlannedDay, PlannedItem } from '../laid/plan';
+import type { BlockPart, PlannedBlock, PlannedDay, PlannedItem } from '../laid/plan';
+import { PartTurns } from './part-turns';
 import type { SeasonRequest } from '../facts/request';
 
 /** What an item's ladder was given, in time order. */
@@ -28,7 +29,9 @@ export function describeDays(
   );
   const isWork = (kind: PlannedBlock['kind']) => kind === 'ladder' || kind === 'minutes';
   const blocks = blocksByDay(laid);
-  const rungAt = new Map(cases.map((one) => [one.item.id, rungByDay(one, laid)]));
+  const rungAt = new Map(
+    cases.map((one) => [one.item.id, rungByDay(one, laid, schoolsOf(one.item, request.schools).inARow)])
+  );
   return [...frame.capacities].map(([day, capacity]) => {
     const date = formatDate(day);
     const open = (blocks.get(day) ?? []).map((b) => ({
@@ -56,6 +59,7 @@ export function describeDays(
         bpm: rung?.bpm ?? null,
         fromClick: climbing?.fromClick ?? null,
         bars: rung?.bars ?? null,
+        part: climbing?.part ?? null,
         isPinned: isWork(b.kind) && pinned.has(`${b.id} ${date}`)
       };
     });
@@ -106,13 +110,18 @@ function blocksByDay(laid: LaidMinutes): ReadonlyMap<DayNumber, readonly DayBloc
   return byDay;
 }
 
-type Climbing = { readonly rung: ClimbRung; readonly fromClick: Tempo | null };
+type Climbing = {
+  readonly rung: ClimbRung;
+  readonly fromClick: Tempo | null;
+  readonly part: BlockPart | null;
+};
 
 /** What an item's minutes of each day climb: from the first rung not complete before to the last of its section that is complete by then. */
-function rungByDay(one: ItemCase, laid: LaidMinutes): ReadonlyMap<DayNumber, Climbing> {
+function rungByDay(one: ItemCase, laid: LaidMinutes, inARow: number): ReadonlyMap<DayNumber, Climbing> {
   const byDay = new Map<DayNumber, Climbing>();
   const { rungs } = one.climb;
   const ends = endsOf(rungs);
+  const parts = new PartTurns(one.item, inARow);
   let before = 0;
   for (const { day, minutes } of ladderOf(laid, one)) {
     const after = before + minutes;
@@ -120,7 +129,8 @@ function rungByDay(one: ItemCase, laid: LaidMinutes): ReadonlyMap<DayNumber, Cli
     const rung = rungs[first];
     if (!rung) break;
     const last = rungs.findLast((r, i) => i >= first && ends[i]! <= after && r.sectionId === rung.sectionId);
-    byDay.set(day, { rung: last ?? rung, fromClick: clickBefore(one, first) });
+    const part = parts.take(last ?? rung, minutes, last !== undefined);
+    byDay.set(day, { rung: last ?? rung, fromClick: clickBefore(one, first), part });
     before = after;
   }
   return byDay;
