@@ -56,8 +56,8 @@
               <td class="min">{block.minutes} min</td>
               <td class="what"><bdi>{itemOf(block).name}</bdi></td>
               <td class="bars"
-                >{#if block.part}{sayPart(block.part).replace(
-                    'bars ',
+                >{#if block.part}{sayPart(
+                    block.part,
                     ''
                   )}{:else if click && section}{section.fromBar}–{section.toBar}{:else}{KINDS[
                     block.kind
@@ -122,7 +122,9 @@
     text-overflow: ellipsis;
   }
   .bars {
-    width: 24mm;
+    width: 30mm;
+    padding-right: 2mm;
+    white-space: nowrap;
   }
   .tempo {
     width: 26mm;

@@ -49,9 +49,17 @@ describe('the parts of a long section', () => {
     const told = days.flatMap(({ date, blocks }) => blocks.map((block) => ({ date, ...block })));
     const ladder = told.filter((block) => block.kind === 'ladder' && block.bpm! < 120);
     expect(ladder.every((block) => block.part)).toBe(true);
+    expect(ladder.filter((block) => block.part!.isJoined).length).toBeGreaterThan(3);
     expect(sayPart(ladder[0]!.part!)).toMatch(/^bars 1–\d+$/);
-    const reached = ladder.filter((block) => block.part!.isJoined);
-    expect(reached.length).toBeGreaterThan(3);
-    expect(sayPart(reached[0]!.part!)).toMatch(/^bars \d+–\d+, then all$/);
+    expect(sayPart({ bars: null, isJoined: true })).toBe('in parts, then all');
+    // of the blocks that lead to the first rung, each goes on where the one before ended, and the last reaches the end
+    const first = ladder.filter((block) => block.bpm === ladder[0]!.bpm).map((block) => block.part!);
+    expect(first.length).toBeGreaterThan(1);
+    expect(first[0]!.bars!.fromBar).toBe(1);
+    expect(first.at(-1)).toMatchObject({ isJoined: true, bars: { toBar: 64 } });
+    first.slice(1).forEach(({ bars }, i) => {
+      expect(bars!.fromBar).toBeLessThanOrEqual(first[i]!.bars!.toBar + 1);
+      expect(bars!.toBar).toBeGreaterThanOrEqual(first[i]!.bars!.toBar);
+    });
   });
 });

@@ -107,11 +107,12 @@ export type PlannedBlock = {
   readonly isPinned: boolean;
 };
 
-export type BlockPart = { readonly bars: Bars; readonly isJoined: boolean };
+/** `bars` null: all its parts in turn. */
+export type BlockPart = { readonly bars: Bars | null; readonly isJoined: boolean };
 
-/** "bars 24–31, then all". */
-export const sayPart = ({ bars, isJoined }: BlockPart): string =>
-  `bars ${bars.fromBar}–${bars.toBar}${isJoined ? ', then all' : ''}`;
+/** "bars 24–31, then all"; without the word where a column's head says it. */
+export const sayPart = ({ bars, isJoined }: BlockPart, word = 'bars '): string =>
+  `${bars ? `${word}${bars.fromBar}–${bars.toBar}` : 'in parts'}${isJoined ? ', then all' : ''}`;
 
 export type PlannedDay = {
   readonly date: string;

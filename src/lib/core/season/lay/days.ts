@@ -6,7 +6,7 @@ import { type ItemCase, type LaidMinutes, type SeasonFrame, loggedOn } from './f
 import { schoolsOf } from '../climb/climb';
 import type { ClimbRung } from '../climb/rungs';
 import type { BlockPart, PlannedBlock, PlannedDay, PlannedItem } from '../laid/plan';
-import { PartTurns } from './part-turns';
+import { partOfBlock } from './block-part';
 import type { SeasonRequest } from '../facts/request';
 
 /** What an item's ladder was given, in time order. */
@@ -29,9 +29,7 @@ export function describeDays(
   );
   const isWork = (kind: PlannedBlock['kind']) => kind === 'ladder' || kind === 'minutes';
   const blocks = blocksByDay(laid);
-  const rungAt = new Map(
-    cases.map((one) => [one.item.id, rungByDay(one, laid, schoolsOf(one.item, request.schools).inARow)])
-  );
+  const rungAt = new Map(cases.map((one) => [one.item.id, rungByDay(one, laid)]));
   return [...frame.capacities].map(([day, capacity]) => {
     const date = formatDate(day);
     const open = (blocks.get(day) ?? []).map((b) => ({
@@ -59,12 +57,18 @@ export function describeDays(
         bpm: rung?.bpm ?? null,
         fromClick: climbing?.fromClick ?? null,
         bars: rung?.bars ?? null,
-        part: climbing?.part ?? null,
+        part: climbing?.part ? ofSeveral(climbing.part, b, ordered.slice(i + 1)) : null,
         isPinned: isWork(b.kind) && pinned.has(`${b.id} ${date}`)
       };
     });
     return describeDay(date, capacity, inClockOrder(planned));
   });
+}
+
+/** Of an item's blocks on a day the last joins its parts. */
+function ofSeveral(part: BlockPart, block: DayBlock, after: readonly DayBlock[]): BlockPart {
+  const isLast = !after.some((b) => b.id === block.id && b.kind === block.kind);
+  return isLast ? part : { ...part, isJoined: false };
 }
 
 /** As the clock has them, where it has them all: a short one may stand in the rest of an earlier span. */
@@ -117,11 +121,10 @@ type Climbing = {
 };
 
 /** What an item's minutes of each day climb: from the first rung not complete before to the last of its section that is complete by then. */
-function rungByDay(one: ItemCase, laid: LaidMinutes, inARow: number): ReadonlyMap<DayNumber, Climbing> {
+function rungByDay(one: ItemCase, laid: LaidMinutes): ReadonlyMap<DayNumber, Climbing> {
   const byDay = new Map<DayNumber, Climbing>();
   const { rungs } = one.climb;
   const ends = endsOf(rungs);
-  const parts = new PartTurns(one.item, inARow);
   let before = 0;
   for (const { day, minutes } of ladderOf(laid, one)) {
     const after = before + minutes;
@@ -129,8 +132,14 @@ function rungByDay(one: ItemCase, laid: LaidMinutes, inARow: number): ReadonlyMa
     const rung = rungs[first];
     if (!rung) break;
     const last = rungs.findLast((r, i) => i >= first && ends[i]! <= after && r.sectionId === rung.sectionId);
-    const part = parts.take(last ?? rung, minutes, last !== undefined);
-    byDay.set(day, { rung: last ?? rung, fromClick: clickBefore(one, first), part });
+    const at = last ? rungs.indexOf(last) : first;
+    const begins = at === 0 ? 0 : ends[at - 1]!;
+    const part = partOfBlock(one.item, rungs[at]!, {
+      from: Math.max(0, before - begins),
+      to: Math.min(after, ends[at]!) - begins,
+      all: ends[at]! - begins
+    });
+    byDay.set(day, { rung: rungs[at]!, fromClick: clickBefore(one, first), part });
     before = after;
   }
   return byDay;
