@@ -8,6 +8,7 @@ import { join } from 'node:path';
 import loadHighs from 'highs';
 import { allot, findFit, levelDemands, readDemands, unevenness } from '../../src/lib/core/plan';
 import { compareLayings, laySeason, plannedStairs } from '../../src/lib/core/season';
+import { dayOf, formatDate } from '../../src/lib/core/units';
 import { applyChanges } from '../../src/lib/core/season/scratch/edits';
 import { findRemedy } from '../../src/lib/core/season/scratch/remedy';
 import { REMEDY_KINDS } from '../../src/lib/core/season/scratch/trial';
@@ -111,6 +112,24 @@ for (const [items, days, goal] of [
   );
   show(`${items} items, ${days} days, first call in a process`, first('plan', items, days));
 }
+show(
+  '80 items, 730 days',
+  median(() => laySeason(caseOf(80, 730)), 1),
+  3000
+);
+const few = caseOf(12, 120);
+const TOUCHES = 200_000;
+const TOUCHES_A_DAY = 280;
+const log = Array.from({ length: TOUCHES }, (_, i) => ({
+  id: `log ${i}`,
+  itemId: few.items[i % few.items.length]!.id,
+  date: formatDate(dayOf(few.today) - Math.ceil((TOUCHES - i) / TOUCHES_A_DAY)),
+  minutes: 5,
+  tempoBpm: 40 + (i % 20),
+  attempts: i % 3 === 0 ? 'ccc' : 'cnc'
+}));
+const lay = (more: object) => median(() => laySeason({ ...few, ...more }), 3);
+show('a log of 200,000 touches read, 12 items', lay({ log }) - lay({}), 1000);
 const season = caseOf(12, 90);
 const laid = laySeason(season);
 const today = laid.days[0]!.blocks[0]!;

@@ -1,6 +1,6 @@
 /** The list under the hands: put in order, edited in two tabs; and a field that is given far too much. */
 import { expect, test } from '@playwright/test';
-import { Studio, alive, enterDemo } from './studio';
+import { Studio, alive, enterDemo, openAudition } from './studio';
 
 const studio = new Studio(3391, true);
 test.beforeAll(() => studio.at('2026-11-24T08:30:00Z').then(() => undefined));
@@ -78,4 +78,33 @@ test('a hundred kilobytes of text are refused at their field and stay there', as
   await page.getByRole('button', { name: 'Log', exact: true }).click();
   await expect(page.locator('#line-fault')).toContainText('At most 4,000 characters');
   expect((await page.locator('#line').inputValue()).length).toBeGreaterThan(99_000);
+});
+
+test('what holds now is said with the item: the plan begins there, and presumes no more', async ({
+  browser
+}) => {
+  const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  const audition = await openAudition(studio, page, 'Teo');
+  await expect(page.getByText('Nothing is known yet of what holds')).toBeVisible();
+  await page.goto(`${studio.origin}${audition}/list`);
+  await page.getByRole('link', { name: /Kites/ }).click();
+  await page.waitForURL('**/list/*');
+  await alive(page);
+  await page.getByLabel('Holds now, bpm').fill('44');
+  await page.getByLabel('Heard by').selectOption('the teacher');
+  await page.getByLabel('On', { exact: true }).fill('2027-11-24');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('2027-11-24 is still to come: say what holds today.')).toBeVisible();
+  // what was typed is still there
+  await expect(page.getByLabel('Holds now, bpm')).toHaveValue('44');
+  await page.getByLabel('On', { exact: true }).fill('2026-11-23');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.waitForURL('**/list?*');
+  await page.goto(studio.origin + audition);
+  await alive(page);
+  await expect(page.getByText(/^The plan fits.*What holds of Pavane/)).toBeVisible();
+  const row = page.locator('article', { hasText: 'Kites' });
+  await row.locator('button.name').click();
+  await expect(row.getByText('holds at 44, target 72, Mon 23 Nov, heard by the teacher')).toBeVisible();
+  await expect(row.locator('tbody tr').first()).toContainText('46');
 });

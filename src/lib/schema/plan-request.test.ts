@@ -11,6 +11,9 @@ const example = () =>
     log: Json[];
   };
 
+const stated = (request: ReturnType<typeof example>) => request.items[1]!.holdsNow as Json[];
+const says = (request: ReturnType<typeof example>, other: Json) => Object.assign(stated(request)[0]!, other);
+
 /** The faults of the documented example after one change. */
 function faults(change: (request: ReturnType<typeof example>) => void): string[] {
   const request = example();
@@ -164,6 +167,31 @@ describe('a plan request', () => {
       'attempts that are no marks',
       (r) => (r.log[0]!.attempts = 'yes'),
       'log.0.attempts: Attempts are c for clean'
+    ],
+    [
+      'what holds on a day to come',
+      (r) => says(r, { on: '2026-11-25' }),
+      'items.1.holdsNow.0.on: 2026-11-25 is still to come: say what holds today.'
+    ],
+    [
+      'what holds of a section that is not there',
+      (r) => says(r, { sectionId: 'f9' }),
+      'items.1.holdsNow.0.sectionId: There is no section “f9”.'
+    ],
+    [
+      'what holds of free bars',
+      (r) => (r.items[1]!.sections[0]!.tempo = { kind: 'free', minutesPerWeek: 20 }),
+      'items.1.holdsNow.0.bpm: These bars are free: no click says what holds.'
+    ],
+    [
+      'what holds at a tempo that no click says',
+      (r) => says(r, { bpm: 900 }),
+      'items.1.holdsNow.0.bpm: quarter 900 is above the highest a click can say'
+    ],
+    [
+      'what holds of a section said twice',
+      (r) => (r.items[1]!.holdsNow = [...stated(r), ...stated(r)]),
+      'items.1.holdsNow.1.sectionId: What holds of a section is said once.'
     ],
     [
       '100 kB of text',

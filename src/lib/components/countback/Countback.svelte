@@ -59,7 +59,14 @@
     dates={view.audition.dates}
     rounds={view.audition.rounds}
   />
-  <LoadLine {axis} {axisPx} {plan} {canPin} practised={view.practised} />
+  <LoadLine
+    {axis}
+    {axisPx}
+    {plan}
+    {canPin}
+    practised={view.practised}
+    listHref={canPin ? `/auditions/${view.audition.id}/list` : null}
+  />
   {@render between?.()}
   <div class="items">
     <div class="under" aria-hidden="true">

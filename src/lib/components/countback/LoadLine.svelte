@@ -10,7 +10,8 @@
     axisPx,
     plan,
     practised,
-    canPin
+    canPin,
+    listHref
   }: {
     axis: TimeAxis;
     /** Width of the time axis on this screen. */
@@ -18,6 +19,8 @@
     plan: SeasonPlan;
     practised: Readonly<Record<string, number>>;
     canPin: boolean;
+    /** Where it is said what holds of an item; null for who may not. */
+    listHref: string | null;
   } = $props();
 
   const isEmpty = $derived(plan.items.length > 0 && plan.items.every((item) => item.state === 'left-out'));
@@ -128,6 +131,10 @@
     {/each}
   </div>
 </div>
+{#snippet unknown()}<span
+    >{presumed}
+    {#if listHref}<a href={listHref}>Say what holds</a>{/if}</span
+  >{/snippet}
 <div class="says">
   {#if plan.short}
     <div>
@@ -142,16 +149,16 @@
       <p>
         <span>The lowest of the order are short: {shortItems} min. Their last rungs are open below.</span>
       </p>
-      {#if presumed}<p><span>{presumed}</span></p>{/if}
+      {#if presumed}<p>{@render unknown()}</p>{/if}
     </div>
   {:else}
     <p>
       <span
         >{isEmpty
           ? 'Every item is left out: nothing is planned.'
-          : 'The plan fits: every rung has its minutes.'}
-        {presumed}</span
+          : 'The plan fits: every rung has its minutes.'}</span
       >
+      {#if presumed}{@render unknown()}{/if}
     </p>
   {/if}
   {#if !weeks.every(canTap)}

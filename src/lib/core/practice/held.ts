@@ -161,8 +161,11 @@ class PartsHeld {
 
   note(touch: Touch, bpm: Bpm, inARow: number): void {
     if (!isEvidence(touch, inARow)) return;
+    const on = dayOf(touch.date);
     this.#bars.forEach((part, i) => {
-      if (covers(touch, part)) this.#held[i]!.push({ bpm, on: dayOf(touch.date) });
+      if (!covers(touch, part)) return;
+      // touches come in time order: what is older than a fortnight joins nothing any more
+      this.#held[i] = [...this.#held[i]!.filter((held) => held.on >= on - AGES_AFTER_DAYS), { bpm, on }];
     });
   }
 

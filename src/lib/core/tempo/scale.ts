@@ -82,9 +82,14 @@ export function clickPosition(tempo: Tempo): Clicks {
   return printedPosition(click.bpm) + (tempo.bpm > HIGHEST_SETTING ? OCTAVE_ABOVE : 0);
 }
 
-/** Clicks from one tempo up to another of the same unit; negative where it goes down. */
+/**
+ * Clicks from one tempo up to another of the same unit; negative where it goes down. What was played off every click counts as the slowest
+ * or the fastest that one can say.
+ */
 export function clicksBetween(from: Bpm, to: Bpm, unit: BeatUnit): Clicks {
-  return clickPosition({ bpm: to, unit }) - clickPosition({ bpm: from, unit });
+  const { lowest, highest } = clickableRange(unit);
+  const position = (bpm: Bpm) => clickPosition({ bpm: Math.min(highest, Math.max(lowest, bpm)), unit });
+  return position(to) - position(from);
 }
 
 /** The setting so many whole clicks below a tempo, the nearest below being the first; the lowest where there are fewer. */

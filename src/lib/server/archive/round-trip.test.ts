@@ -114,6 +114,9 @@ function randomStudio(seed: number): App {
             errata: [{ bar: 3, says: line() }],
             cuts: roll(2) ? [{ fromBar: 2, toBar: 9 }] : [],
             mostPerDayMin: roll(2) ? 30 : undefined,
+            holdsNow: roll(2)
+              ? [{ sectionId: 'new-1', bpm: 60, unit: 'quarter', evidence: 'teacher', on: '2026-11-02' }]
+              : [],
             schools: roll(2) ? { strategy: 'chunks', tires: ['lips'] } : undefined
           }
         });

@@ -51,6 +51,13 @@ describe('the stairs of what held', () => {
     ]);
   });
 
+  it('stand at the end of the scale where something was played off every click', () => {
+    const at = (bpm: number) =>
+      heldStairs({ ...ITEM, sections: [ITEM.sections[0]!] }, [touch('2026-11-10', bpm, 1, 16)], undefined);
+    expect(at(900)).toMatchObject([{ bpm: 900, clicksBelow: 0 }]);
+    expect(at(2)[0]!.clicksBelow).toBeGreaterThan(20);
+  });
+
   it('go down again when what held is lost at its own tempo', () => {
     const log = [touch('2026-11-10', 50, 1, 16), { ...touch('2026-11-12', 50, 1, 8), attempts: 'nn' }];
     const steps = heldStairs({ ...ITEM, sections: [ITEM.sections[0]!] }, log, undefined);

@@ -84,8 +84,9 @@ function describeItem(request: SeasonRequest, one: ItemCase, laid: LaidMinutes):
   const left = climb.rungs.map((r) => r.minutes - r.minutesDone);
   const rungPins = rungPinsOf(request, item);
   const own = laid.minutes.filter((m) => m.owner === one);
-  const leftOutMin = own.reduce((sum, m) => sum + m.leftOutMin, 0);
-  const dates = dateRungs(doWithout(left, leftOutMin), ladder);
+  const leftOut = (of: typeof own) => of.reduce((sum, m) => sum + m.leftOutMin, 0);
+  // weekly minutes that are left out are not the ladder's
+  const dates = dateRungs(doWithout(left, leftOut(own.filter((m) => m.kind === 'ladder'))), ladder);
   const rungs: PlannedRung[] = climb.rungs.map(
     ({ sectionId, bpm, bars, share, click, asksMin, minutes, minutesDone, seconds, attempts }, i) => ({
       sectionId,
@@ -131,7 +132,7 @@ function describeItem(request: SeasonRequest, one: ItemCase, laid: LaidMinutes):
     rungs: isPlanned ? rungs : [],
     askedMin: own.flatMap((m) => m.asked.windows).reduce((sum, { minutes }) => sum + minutes, 0),
     shortMin: own.reduce((sum, m) => sum + m.shortMin, 0),
-    leftOutMin,
+    leftOutMin: leftOut(own),
     nextTouch: touched.length > 0 ? formatDate(Math.min(...touched)) : null
   };
 }

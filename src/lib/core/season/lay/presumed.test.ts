@@ -1,4 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { randomSeasons } from '../../../../../tests/fixtures/random-season';
+import { chance } from '../../../../../tests/fixtures/random-studio';
+import { targetOf } from '../../tempo';
+import { compareLayings } from '../laid/moves';
 import { TODAY, clean, etude, request } from '../../../../../tests/fixtures/etude-season';
 import { dayOf } from '../../units';
 import { heldStairs } from '../climb/stairs';
@@ -66,5 +70,25 @@ describe('what a plan presumes', () => {
       ['2026-11-10', 84],
       ['2026-11-20', 92]
     ]);
+  });
+
+  it('over random seasons with some of it said: nothing said is presumed, and laid again nothing moves', () => {
+    const dice = chance(11);
+    for (const season of randomSeasons(60).filter(({ items }) => items.length <= 12)) {
+      const items = season.items.map((item) => ({
+        ...item,
+        holdsNow: item.sections.flatMap(({ id, tempo }) => {
+          const target = targetOf(tempo);
+          if (!target || dice.share() < 0.4) return [];
+          const bpm = Math.max(20, Math.round(target.bpm * (0.3 + dice.share())));
+          return [{ sectionId: id, bpm, unit: target.unit, evidence: 'self' as const, on: season.today }];
+        })
+      }));
+      const plan = laySeason({ ...season, items });
+      const said = new Set(items.flatMap((item) => item.holdsNow.map(({ sectionId }) => sectionId)));
+      for (const { sectionId } of plan.presumed?.sections ?? []) expect(said.has(sectionId)).toBe(false);
+      if (plan.short !== null) continue;
+      expect(compareLayings(plan, laySeason({ ...season, items, previous: plan.agreed }))).toEqual([]);
+    }
   });
 });
