@@ -45,13 +45,15 @@ describe('a studio killed while it writes', () => {
 describe('a studio whose power is cut', () => {
   const cut = async (work: 'write' | 'write-unsynced', seed: number) => {
     const roll = dice(seed);
-    let lost = 0;
+    let [lost, acknowledged] = [0, 0];
     for (let i = 0; i < POWER_CUTS; i += 1) {
       const [directory, shadow] = [place(`${work}-${i}`), place(`${work}-${i}-disk`)];
       const said = await runDriver(work, directory, { afterMs: 30 + roll(120), shadow });
-      expect(said.length).toBeGreaterThan(1);
+      acknowledged += said.length - 1;
       lost += lostOf(said, touchesIn(shadow)).length;
     }
+    // on a busy machine one may be cut before it has said anything
+    expect(acknowledged).toBeGreaterThan(POWER_CUTS);
     return lost;
   };
 
