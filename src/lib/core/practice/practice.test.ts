@@ -59,6 +59,11 @@ describe('what holds', () => {
     const up = touch('2026-10-20', 60, 'ccc');
     const log = [up, touch('2026-11-16', 52, 'ccc'), touch('2026-11-18', 48, 'ccc')];
     expect(held(log)).toMatchObject({ bpm: 60, isAged: true, shownSince: 52, touchId: '2026-11-16-52' });
+    const lately = [touch('2026-11-18', 60, 'ccc'), touch('2026-11-20', 52, 'ccc')];
+    const after = (isInterrupted: boolean) =>
+      heldTempo(lately, adagio, adagio, { ...RULES, isInterrupted: () => isInterrupted }, TODAY)!.shownSince;
+    // a long time away ages all at once
+    expect([after(false), after(true)]).toEqual([null, 52]);
     const again = [...log, touch('2026-11-20', 60, 'ccc')];
     expect(held(again)).toMatchObject({ bpm: 60, isAged: false, shownSince: null, touchId: '2026-11-20-60' });
   });

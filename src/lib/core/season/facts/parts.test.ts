@@ -52,6 +52,10 @@ describe('the parts of a long section', () => {
     expect(ladder.filter((block) => block.part!.isJoined).length).toBeGreaterThan(3);
     expect(sayPart(ladder[0]!.part!)).toMatch(/^bars 1–\d+$/);
     expect(sayPart({ bars: null, isJoined: true })).toBe('in parts, then all');
+    // of two blocks on a day the last joins them
+    const long = laySeason(request([etude('b', 120, 160)], {}, 120)).days;
+    const both = long.map(({ blocks }) => blocks.filter((b) => b.part)).find((b) => b[1]?.part!.isJoined)!;
+    expect(both.map((block) => block.part!.isJoined)).toEqual([false, true]);
     // of the blocks that lead to the first rung, each goes on where the one before ended, and the last reaches the end
     const first = ladder.filter((block) => block.bpm === ladder[0]!.bpm).map((block) => block.part!);
     expect(first.length).toBeGreaterThan(1);

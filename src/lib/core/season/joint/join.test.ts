@@ -86,11 +86,13 @@ describe('a work on two lists', () => {
   it('holds what was said of it on either list, the latest where both say it', () => {
     const says = (id: string, bpm: number, on: string) =>
       ({ sectionId: `${id}-1`, bpm, unit: 'quarter', evidence: 'self', on }) as const;
-    const { plan } = layAll(
-      part('A', FIRST, [work('a', 'Gate song', 72, { holdsNow: [says('a', 50, '2026-11-20')] })]),
-      part('B', SECOND, [work('b', 'Gate song', 72, { holdsNow: [says('b', 56, '2026-11-22')] })])
-    );
-    expect(plan.items[0]!.sections[0]!.held).toMatchObject({ bpm: 56, on: '2026-11-22' });
+    const heldOf = (first: string, second: string) =>
+      layAll(
+        part('A', FIRST, [work('a', 'Gate song', 72, { holdsNow: [says('a', 50, first)] })]),
+        part('B', SECOND, [work('b', 'Gate song', 72, { holdsNow: [says('b', 56, second)] })])
+      ).plan.items[0]!.sections[0]!.held;
+    expect(heldOf('2026-11-20', '2026-11-22')).toMatchObject({ bpm: 56, on: '2026-11-22' });
+    expect(heldOf('2026-11-23', '2026-11-22')).toMatchObject({ bpm: 50, on: '2026-11-23' });
   });
 
   it('keeps its evidence when the first of its auditions is over', () => {

@@ -104,7 +104,8 @@ function withStated(item: SeasonItem, others: readonly SeasonItem[]): SeasonItem
         one.sections.find((s) => s.fromBar === section.fromBar && s.toBar === section.toBar) ?? {};
       return one.holdsNow?.filter((stated) => stated.sectionId === id) ?? [];
     });
-    const latest = said.sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0))[0];
+    const dates = said.map(({ on }) => on).sort();
+    const latest = said.find(({ on }) => on === dates.at(-1));
     return latest ? [{ ...latest, sectionId: section.id }] : [];
   });
   return holdsNow.length > 0 ? { ...item, holdsNow } : item;
