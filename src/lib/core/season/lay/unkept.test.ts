@@ -1,6 +1,6 @@
 /** What a plan says of the points it could not keep, and how near an item comes round where it matters. */
 import { describe, expect, it } from 'vitest';
-import { TODAY, clean, etude, freeTime, request } from '../../../../../tests/fixtures/etude-season';
+import { TODAY, clean, etude, freeTime, request, roundOn } from '../../../../../tests/fixtures/etude-season';
 import type { SeasonRequest } from '../facts/request';
 import type { SeasonPlan } from '../laid/plan';
 import { laySeason } from './lay';
@@ -67,5 +67,15 @@ describe('how near an item comes round', () => {
     const log = [clean('s0', TODAY, rung.bpm, 10)];
     const held = laySeason({ ...season(), log, previous: again.agreed });
     expect(held.agreed.rungs.some((r) => r.bpm === rung.bpm && r.sectionId === 's0-1')).toBe(false);
+  });
+
+  it('is so from the first day for what a later round hears alone', () => {
+    const rounds = [
+      { ...roundOn('2027-01-09'), itemIds: ['s0', 's1'] },
+      { ...roundOn('2027-03-06'), id: 'later', itemIds: ['s2', 's3'] }
+    ];
+    const plan = laySeason(request(studies(4, 24), { rounds }, 90));
+    for (const id of ['s2', 's3'])
+      expect(longestRest(plan, id, plan.today, '2027-02-19')).toBeLessThanOrEqual(2);
   });
 });
