@@ -2,7 +2,7 @@
  * Where a plan could not be kept as a teacher would sign it, item by item, and what stands in its way. What fits is decided elsewhere; here
  * the plan is only read. The points: docs/plan.md.
  */
-import { IN_CONTEXT_SHARE, MOST_BLOCKS_A_DAY, touchMinutes } from '../../plan';
+import { IN_CONTEXT_SHARE, LEAST_BLOCK_MIN, MOST_BLOCKS_A_DAY, touchMinutes } from '../../plan';
 import { type DayNumber, dayOf, sayDate, saySpan } from '../../units';
 import type { PlannedDay, PlannedItem, Unkept } from '../laid/plan';
 import { sayRung } from '../laid/plan';
@@ -23,7 +23,7 @@ export function readUnkept(
   const byItem = cases.flatMap((one) => {
     const item = items.find(({ id }) => id === one.item.id)!;
     if (item.state !== 'climbing') return [];
-    return [readContact(frame, one, days, laid), readSteps(item), readShape(frame, one, item)].flatMap(
+    return [readContact(frame, one, days, laid), readSteps(item), readShape(frame, one, item, days)].flatMap(
       (unkept) => unkept ?? []
     );
   });
@@ -76,29 +76,46 @@ function readSteps(item: PlannedItem): Unkept | null {
 }
 
 /** The rung farthest from where its shape puts it. */
-function readShape(frame: SeasonFrame, { climb, stages }: ItemCase, item: PlannedItem): Unkept | null {
+function readShape(
+  frame: SeasonFrame,
+  { climb, stages }: ItemCase,
+  item: PlannedItem,
+  days: readonly PlannedDay[]
+): Unkept | null {
   if (item.shortMin > 0 || item.rungs.some((rung) => rung.pinnedTo)) return null;
   const from = Math.max(frame.today, stages!.began);
   const ramp = stages!.rampTo - from;
   const asks = climb.rungs.map((rung) => rung.minutes - rung.minutesDone);
   const sumTo = (end: number) => asks.slice(0, end).reduce((sum, minutes) => sum + minutes, 0);
-  const due = climb.rungs.findLastIndex((rung) => rung.share < IN_CONTEXT_SHARE) + 1;
+  const early = climb.rungs.findLastIndex((rung) => rung.share < IN_CONTEXT_SHARE) + 1;
   const placeOf = (rung: number): DayNumber => {
     const whole = from + (ramp * sumTo(rung + 1)) / sumTo(asks.length);
     // those below 80 % are due before context
-    const early = from + ((stages!.contextFrom - 1 - from) * sumTo(rung + 1)) / sumTo(due);
-    return rung < due ? Math.min(whole, early) : whole;
+    const before = from + ((stages!.contextFrom - 1 - from) * sumTo(rung + 1)) / sumTo(early);
+    return rung < early ? Math.min(whole, before) : whole;
   };
   const off = item.rungs
-    .map((rung, i) => ({ rung, days: rung.date === null ? 0 : Math.round(dayOf(rung.date) - placeOf(i)) }))
+    .map((rung, i) => ({
+      rung,
+      at: i,
+      days: rung.date === null ? 0 : Math.round(dayOf(rung.date) - placeOf(i))
+    }))
     .sort((a, b) => Math.abs(b.days) - Math.abs(a.days))[0];
   if (!off || Math.abs(off.days) <= Math.max(1, FROM_SHAPE * ramp)) return null;
-  const days = `${Math.abs(off.days)} days ${off.days > 0 ? 'later' : 'earlier'}`;
-  const why = off.days > 0 ? 'the days before are full' : 'it has few minutes, in whole blocks';
+  const much = `${Math.abs(off.days)} days ${off.days > 0 ? 'later' : 'earlier'}`;
+  const due = placeOf(off.at);
+  const between = days.filter(({ date }) => dayOf(date) >= due && date < off.rung.date!);
+  const isFull = between.every(
+    (day) => day.plannedMin + LEAST_BLOCK_MIN > (frame.open.get(dayOf(day.date)) ?? 0)
+  );
+  const later = isFull
+    ? 'the days before are full'
+    : 'sooner would make the days before heavier than they need be';
+  const why = off.days > 0 ? later : 'it has few minutes, in whole blocks';
   return {
     itemId: item.id,
     point: 'shape',
-    says: `${sayRung(off.rung)} comes ${days} than its shape would have it: ${why}.`
+    says: `${sayRung(off.rung)} comes ${much} than its shape would have it: ${why}.`
   };
 }
 
