@@ -1,7 +1,8 @@
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_FLAGS } from './scripts/parts/prepare.mjs';
 
-const LONG = /(axe|season|leaks|vandal)\.test\.ts$/;
+const LONGEST = /(vandal|leaks|season)\.test\.ts$/;
+const SCREENS = /axe\.test\.ts$/;
 
 export default defineConfig({
   testDir: 'tests/e2e',
@@ -12,8 +13,9 @@ export default defineConfig({
   workers: 4,
   // what runs longest begins first
   projects: [
-    { name: 'long', testMatch: LONG },
-    { name: 'short', testIgnore: LONG }
+    { name: 'longest', testMatch: LONGEST },
+    { name: 'screens', testMatch: SCREENS },
+    { name: 'others', testIgnore: [LONGEST, SCREENS] }
   ],
   forbidOnly: true,
   outputDir: '.tmp/e2e',
