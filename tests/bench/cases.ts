@@ -58,7 +58,7 @@ export function tightCase(items: number, days: number): SeasonRequest {
     }),
     time: {
       ...made.time,
-      week: made.time.week.map((span) => ({ ...span, minutes: Math.round(span.minutes * 0.31) }))
+      week: made.time.week.map((span) => ({ ...span, minutes: Math.round(span.minutes * 0.29) }))
     },
     log: made.items.map((one, i) => ({
       id: `t${i}`,
