@@ -20,7 +20,11 @@
     pinFrom: string | null;
   } = $props();
 
-  const EVIDENCE = { self: 'as logged', teacher: 'heard by the teacher', recording: 'recorded' } as const;
+  const EVIDENCE = {
+    self: 'by the player’s own ear',
+    teacher: 'heard by the teacher',
+    recording: 'recorded'
+  } as const;
 </script>
 
 <div class="how">

@@ -85,6 +85,9 @@
             {@render pin(day.date, block, pinnable(day.blocks, i))}
           </p>
         {/each}
+        {#each plan.unkept?.filter((one) => one.date === day.date) ?? [] as { says } (says)}<p class="soft">
+            {says}
+          </p>{/each}
         {#if day.capacityMin > 0}
           <p class="sum soft">
             {day.parts.map((p) => `${p.what} ${p.minutes > 0 ? p.minutes : `−${-p.minutes}`}`).join(', ')}

@@ -273,6 +273,7 @@
         errors={$errors.sections?.[i]}
         index={i}
         {today}
+        planned={planned.find((s) => s.id === section.id)}
         canRemove={$form.sections.length > 1}
         onRemove={() => ($form.sections = $form.sections.filter((s) => s.id !== section.id))}
       />

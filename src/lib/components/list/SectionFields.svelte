@@ -3,6 +3,7 @@
   import Field from '$lib/components/ui/Field.svelte';
   import NoteValue from '$lib/components/note/NoteValue.svelte';
   import Recordings from './Recordings.svelte';
+  import type { PlannedSection } from '$lib/core/season';
   import { BEAT_UNITS, sayUnit } from '$lib/core/units';
   import type { Writable } from 'svelte/store';
   import type { ItemForm, SectionForm } from '$lib/schema/item-form';
@@ -13,6 +14,7 @@
     errors,
     index,
     today,
+    planned,
     canRemove,
     onRemove
   }: {
@@ -22,6 +24,8 @@
     index: number;
     /** Where the candidate lives. */
     today: string;
+    /** The section as the plan knows it; missing while it is new. */
+    planned: PlannedSection | undefined;
     canRemove: boolean;
     onRemove: () => void;
   } = $props();
@@ -162,7 +166,9 @@
         />
       {:else}
         <p class="soft">
-          Play it once: what holds? Until that is said or logged, half the target is presumed.
+          {planned?.held
+            ? `By the log it ${planned.says}.`
+            : 'Play it once: what holds? Until that is said or logged, half the target is presumed.'}
         </p>
       {/if}
     </div>

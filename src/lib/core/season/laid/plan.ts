@@ -164,9 +164,10 @@ type Presumed = {
   readonly shortMin: Minutes;
 };
 
-/** What could not be kept as a teacher would sign it; null: of a day, not of one item. */
+/** What could not be kept as a teacher would sign it, of an item or of a day; the other is null. */
 export type Unkept = {
   readonly itemId: string | null;
+  readonly date: string | null;
   readonly point: 'contact' | 'steps' | 'shape' | 'blocks';
   readonly says: string;
 };

@@ -102,7 +102,7 @@ function keptOf(
   today: DayNumber
 ): AskedDemand['kept'] {
   const pins = pinsOf(request, item, kind, today);
-  if (isSaidAnew(request, item)) return pins;
+  if (kind === 'ladder' && isSaidAnew(request, item)) return pins;
   const agreed = (request.previous?.allotments ?? [])
     .filter((a) => a.itemId === item.id && a.kind === kind && dayOf(a.date) >= today)
     .map((a) => ({

@@ -44,6 +44,13 @@ describe('what could not be kept', () => {
   });
 });
 
+it('a day with more than twelve blocks says so, and no other', () => {
+  const plan = laySeason(request(studies(30, 6), {}, 200));
+  const many = plan.days.filter(({ blocks }) => blocks.length > 12).map(({ date }) => date);
+  expect(many.length).toBeGreaterThan(0);
+  expect(plan.unkept!.flatMap(({ point, date }) => (point === 'blocks' ? [date] : []))).toEqual(many);
+});
+
 describe('how near an item comes round', () => {
   const season = (more: Partial<SeasonRequest> = {}) => request(studies(5, 16), more, 90);
 

@@ -59,6 +59,7 @@ function readContact(
     : `the days between are full or have ${MOST_BLOCKS_A_DAY} blocks`;
   return {
     itemId: item.id,
+    date: null,
     point: 'contact',
     says: `It rests on ${longest.length} practice days, ${span}: ${why}.`
   };
@@ -72,7 +73,12 @@ function readSteps(item: PlannedItem): Unkept | null {
   const [date, count] = most;
   const isPinned = item.rungs.some((rung) => rung.date === date && rung.pinnedTo !== null);
   const why = isPinned ? 'a date set by hand asks it' : 'its minutes found no better day';
-  return { itemId: item.id, point: 'steps', says: `${count} rungs on ${sayDate(dayOf(date))}: ${why}.` };
+  return {
+    itemId: item.id,
+    date: null,
+    point: 'steps',
+    says: `${count} rungs on ${sayDate(dayOf(date))}: ${why}.`
+  };
 }
 
 /** The rung farthest from where its shape puts it. */
@@ -114,6 +120,7 @@ function readShape(
   const why = off.days > 0 ? later : 'it has few minutes, in whole blocks';
   return {
     itemId: item.id,
+    date: null,
     point: 'shape',
     says: `${sayRung(off.rung)} comes ${much} than its shape would have it: ${why}.`
   };
@@ -121,6 +128,6 @@ function readShape(
 
 function readBlocks({ date, blocks }: PlannedDay): Unkept[] {
   if (blocks.length <= MOST_BLOCKS_A_DAY) return [];
-  const says = `${blocks.length} blocks on ${sayDate(dayOf(date))}: its minutes ask for them.`;
-  return [{ itemId: null, point: 'blocks', says }];
+  const says = `${blocks.length} blocks: its minutes ask for them.`;
+  return [{ itemId: null, date, point: 'blocks', says }];
 }
