@@ -152,7 +152,7 @@ describe('remedies', () => {
 });
 
 describe('on random seasons that do not fit', () => {
-  const short = Array.from({ length: 160 }, (_, i) => randomSeason(i + 1))
+  const short = Array.from({ length: 120 }, (_, i) => randomSeason(i + 1))
     .filter((request) => request.items.length <= 12)
     .filter((request) => laySeason(request).short?.reasons.some((r) => r.limit !== 'pieces'));
 
