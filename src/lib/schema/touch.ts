@@ -1,5 +1,5 @@
 /** A touch of the log, held against the item it is of, as the quick line, the form or a file brings it. */
-import type { z } from 'zod';
+import { z } from 'zod';
 
 type Played = { date: string; fromBar?: number | undefined; toBar?: number | undefined };
 
@@ -23,4 +23,17 @@ export function refineTouch(
       `${item.name} has bars ${item.fromBar} to ${item.toBar}.`
     );
   }
+}
+
+/** What is wrong with a touch of the desk, which has no form: null where it is sound. */
+export function sayTouchFault(
+  played: Played,
+  item: { fromBar: number; toBar: number; name: string },
+  today: string
+): string | null {
+  const checked = z
+    .custom<Played>()
+    .superRefine((touch, context) => refineTouch(touch, item, today, context))
+    .safeParse(played);
+  return checked.success ? null : checked.error.issues[0]!.message;
 }

@@ -6,7 +6,7 @@
  */
 import type { HoldsNow } from '../record';
 import { type Bpm, type BeatUnit, type DayNumber, type Share, SAME_TEMPO, dayOf, tempoIn } from '../units';
-import { type Evidence, type Touch, cleanRun } from './touch';
+import { type Evidence, type Touch, cleanRun, seriesOf } from './touch';
 
 /** After this many days without evidence a held tempo is shown as aged and planned from one click lower (judgement). */
 const AGES_AFTER_DAYS = 14;
@@ -46,9 +46,9 @@ export type HoldRules = {
   readonly isInterrupted: (on: DayNumber, later: DayNumber) => boolean;
 };
 
-/** Date order; touches of one date keep the order of the log. */
+/** Date order, tempo by tempo; touches of one date keep the order of the log. */
 export function inTimeOrder(touches: readonly Touch[]): Touch[] {
-  return [...touches].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
+  return [...touches].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0)).flatMap(seriesOf);
 }
 
 function covers(touch: Touch, section: Bars): boolean {

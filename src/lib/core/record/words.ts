@@ -13,3 +13,20 @@ export type Strategy = (typeof STRATEGIES)[number];
 
 export const RAMP_SHAPES = ['equal-percent', 'equal-bpm', 'smaller-near-top'] as const;
 export type RampShape = (typeof RAMP_SHAPES)[number];
+
+/** Blocks of a road map: those of the plan, and what lies between them. */
+export const DESK_BLOCKS = [
+  'warm-up',
+  'fundamentals',
+  'ladder',
+  'minutes',
+  'keep-warm',
+  'run',
+  'easy-run',
+  'rest'
+] as const;
+export type DeskBlockKind = (typeof DESK_BLOCKS)[number];
+
+/** How a block ended: its time was up, cut short since the mind wandered, left for today, or stopped for pain. */
+export const BLOCK_ENDS = ['next', 'shorter', 'not-today', 'hurts'] as const;
+export type BlockEnd = (typeof BLOCK_ENDS)[number];

@@ -17,6 +17,7 @@ export const MOST = {
   wishes: { count: 2000, says: 'At most 2,000 wishes of one candidate.' },
   waiting: { count: 40, says: 'Forty wishes wait already; your teacher answers them first.' },
   touches: { count: 200_000, says: 'At most 200,000 touches of one item.' },
+  deskEvents: { count: 20_000, says: 'At most 20,000 answers at the desk on one day.' },
   pins: { count: 2000, says: 'At most 2,000 pins of one item.' }
 } as const;
 

@@ -1,6 +1,7 @@
 /** The log: touches of items, in the order they were played. */
 import type { BeatUnit } from '../../core/units';
 import type { Evidence, Touch } from '../../core/practice';
+import type { Series } from '../../core/record';
 import { type Db, preparedOnce } from '../db/open';
 
 /** A touch as one JSON text: a long log crosses from the database four times faster so than column by column. */
@@ -16,16 +17,17 @@ type Row = [
   attempts: string,
   notHeld: string[],
   evidence: Evidence,
-  note: string
+  note: string,
+  series: Series[]
 ];
 
 const ROW = `json_array(t.id, t.item_id, t.date, t.from_bar, t.to_bar, t.length_min, t.tempo_bpm, t.unit, t.attempts,
-  json(t.not_held_json), t.evidence, t.note)`;
+  json(t.not_held_json), t.evidence, t.note, json(t.series_json))`;
 
 const statements = preparedOnce((db) => ({
   add: db.prepare(
-    `INSERT INTO touch (id, item_id, date, from_bar, to_bar, length_min, tempo_bpm, unit, attempts, not_held_json, evidence, note, logged_at_ms, candidate_id)
-     VALUES (@id, @itemId, @date, @fromBar, @toBar, @minutes, @tempoBpm, @unit, @attempts, @notHeld, @evidence, @note, @nowMs,
+    `INSERT INTO touch (id, item_id, date, from_bar, to_bar, length_min, tempo_bpm, unit, attempts, not_held_json, evidence, note, series_json, logged_at_ms, candidate_id)
+     VALUES (@id, @itemId, @date, @fromBar, @toBar, @minutes, @tempoBpm, @unit, @attempts, @notHeld, @evidence, @note, @series, @nowMs,
        (SELECT a.candidate_id FROM item i JOIN audition a ON a.id = i.audition_id WHERE i.id = @itemId))`
   ),
   ofAudition: db
@@ -52,7 +54,21 @@ const statements = preparedOnce((db) => ({
 
 function decode(text: string): Touch {
   const row = JSON.parse(text) as Row;
-  const [id, itemId, date, fromBar, toBar, minutes, tempoBpm, unit, attempts, notHeld, evidence, note] = row;
+  const [
+    id,
+    itemId,
+    date,
+    fromBar,
+    toBar,
+    minutes,
+    tempoBpm,
+    unit,
+    attempts,
+    notHeld,
+    evidence,
+    note,
+    series
+  ] = row;
   return {
     id,
     itemId,
@@ -64,6 +80,7 @@ function decode(text: string): Touch {
     unit: unit ?? undefined,
     attempts,
     notHeld,
+    ...(series.length > 0 ? { series } : {}),
     evidence,
     note
   };
@@ -78,6 +95,7 @@ export function addTouch(db: Db, t: Touch, nowMs: number): void {
     unit: t.unit ?? null,
     attempts: t.attempts ?? '',
     notHeld: JSON.stringify(t.notHeld ?? []),
+    series: JSON.stringify(t.series ?? []),
     evidence: t.evidence ?? 'self',
     note: t.note ?? '',
     nowMs

@@ -4,6 +4,7 @@ import * as backup from './backup';
 import * as call from './call';
 import * as calendar from './calendar';
 import * as countback from './countback';
+import * as desk from './desk';
 import * as lesson from './lesson';
 import * as list from './list';
 import * as log from './log';
@@ -22,7 +23,20 @@ function useCasesOf(module: Record<string, unknown>): [string, UseCase<never, un
 }
 
 export const USE_CASES = Object.fromEntries(
-  [archive, backup, calendar, call, countback, lesson, list, log, pin, signIn, studio, undo, whatIf].flatMap(
-    useCasesOf
-  )
+  [
+    archive,
+    backup,
+    calendar,
+    call,
+    countback,
+    desk,
+    lesson,
+    list,
+    log,
+    pin,
+    signIn,
+    studio,
+    undo,
+    whatIf
+  ].flatMap(useCasesOf)
 );

@@ -196,7 +196,7 @@ function latestHolding(facts: ClimbFacts, sections: readonly TimedSection[], cou
   const isLadderAlone = schools.strategy === 'ramp' || schools.strategy === 'drills';
   const places = sections.flatMap((section) => {
     const held = heldTempo(touches, section.target, sections[0]!.target, rules, today);
-    const whole = held ? touches.findIndex((t) => t.id === held.touchId) : -1;
+    const whole = held ? touches.findLastIndex((t) => t.id === held.touchId) : -1;
     if (isLadderAlone) return [whole];
     const links = layChain(section.section).map(({ joined }) =>
       joinedAt({ ...facts, touches }, section, joined)

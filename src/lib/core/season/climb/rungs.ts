@@ -141,7 +141,7 @@ export function joinedAt(
 ): number {
   const held = heldTempo(touches, { ...p.target, ...bars, parts: undefined }, p.target, rules, today);
   if (!held || held.bpm < p.target.targetBpm * AT_TEMPO) return -1;
-  return touches.findIndex((touch) => touch.id === held.touchId);
+  return touches.findLastIndex((touch) => touch.id === held.touchId);
 }
 
 /** Only new heights are milestones; the minutes of a step back belong to the next new height. */

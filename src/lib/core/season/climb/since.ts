@@ -59,7 +59,7 @@ export function readSince(
     const was = readSections(item, before, inARow, since, []);
     return {
       itemId: item.id,
-      touches: lately.length,
+      touches: new Set(lately.map((touch) => touch.id)).size,
       minutes: lately.reduce((sum, touch) => sum + touch.minutes, 0),
       sections: readSections(item, touches, inARow, today, []).map(({ section, target, held }, i) => {
         const [from, to] = [was[i]!.held?.bpm ?? null, held?.bpm ?? null];

@@ -3,7 +3,7 @@
  * bars in the log and what the panel tests. The teacher's choice stays. Source: handbook section 3 (common practice, no published source);
  * the limits are judgement.
  */
-import type { Touch } from '../../practice';
+import { type Touch, inTimeOrder } from '../../practice';
 import { targetOf } from '../../tempo';
 import type { Share } from '../../units';
 import type { SeasonItem, Strategy } from '../facts/request';
@@ -27,8 +27,9 @@ const STAMINA = /\b(stamina|endurance|breath)/i;
 
 export function recommendStrategy(
   item: SeasonItem & { readonly tested?: string | undefined },
-  touches: readonly Touch[]
+  log: readonly Touch[]
 ): Recommendation | null {
+  const touches = inTimeOrder(log);
   const speed = speedOf(item);
   if (!speed) return null;
   const hard = hardShare(item, touches);

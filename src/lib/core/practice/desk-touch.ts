@@ -1,0 +1,73 @@
+/**
+ * What a block's work comes to in the log: a touch with a series for each tempo, in order. A block's minutes are whole; what is over a minute
+ * goes on to the next block of the day, so that the day's touches sum to what was played.
+ */
+import type { Series, Touch } from '../record';
+import type { Minutes } from '../units';
+import type { Answer, DeskBlock, DeskDay } from './desk';
+
+/** As many as one series holds. */
+const MOST_ATTEMPTS = 60;
+
+/** Touches of the day's blocks that have ended, in the order in which they began. */
+export function touchesOfDay(day: DeskDay): Touch[] {
+  const begun = day.blocks
+    .filter((block) => block.run?.end)
+    .sort((a, b) => a.run!.begunAtMs - b.run!.begunAtMs);
+  let over = 0;
+  return begun.flatMap((block) => {
+    const { seconds, answers } = block.run!;
+    if (block.itemId === null) return [];
+    const minutes = wholeMinutes(seconds + over, answers.length > 0);
+    over += seconds - minutes * 60;
+    return minutes === 0 ? [] : [touchOf(day.date, block, minutes)];
+  });
+}
+
+/** What was answered was played: it has a minute at least, which the next block lends. */
+const wholeMinutes = (seconds: number, isPlayed: boolean): Minutes =>
+  Math.max(isPlayed ? 1 : 0, Math.round(seconds / 60));
+
+function touchOf(date: string, block: DeskBlock, minutes: Minutes): Touch {
+  const series = seriesOfRun(block);
+  return {
+    id: block.id,
+    itemId: block.itemId!,
+    date,
+    minutes,
+    ...(block.bars ?? {}),
+    ...(series.length > 0 ? { series } : {})
+  };
+}
+
+/** Answers that follow each other at one tempo; the seconds of the run are shared by the clock. */
+export function seriesOfRun({ bars, run, work }: DeskBlock): Series[] {
+  if (!run || !work) return [];
+  const groups: Answer[][] = [];
+  for (const answer of run.answers) {
+    const last = groups.at(-1);
+    if (last && last[0]!.bpm === answer.bpm && last.length < MOST_ATTEMPTS) last.push(answer);
+    else groups.push([answer]);
+  }
+  const ends = groups.map((group) => group.at(-1)!.atMs);
+  const begins = groups.map((_, i) => (i === 0 ? run.begunAtMs : ends[i - 1]!));
+  const spans = groups.map((_, i) => Math.max(0, ends[i]! - begins[i]!));
+  const all = spans.reduce((sum, span) => sum + span, 0);
+  let given = 0;
+  let passed = 0;
+  return groups.map((group, i): Series => {
+    passed += spans[i]!;
+    const isLast = i === groups.length - 1;
+    const until = isLast ? run.seconds : Math.floor(all === 0 ? 0 : (run.seconds * passed) / all);
+    const seconds = until - given;
+    given = until;
+    return {
+      ...(bars ?? {}),
+      tempoBpm: group[0]!.bpm,
+      unit: work.unit,
+      attempts: group.map(({ mark }) => mark).join(''),
+      atMs: begins[i]!,
+      seconds
+    };
+  });
+}

@@ -1,0 +1,89 @@
+/**
+ * What happens at the desk, as events: each with an id made on the device, so that it is counted once however often it is sent. The day's
+ * road map and its blocks follow from them alone (core/practice/desk.ts); so do the touches of the log.
+ */
+import { z } from 'zod';
+import { barField, bpmField, dateField, idField, minutesField, shortText, unitField } from './fields';
+import type { Immutable } from './immutable';
+import { BLOCK_ENDS, DESK_BLOCKS } from './words';
+
+const bars = z.strictObject({ fromBar: barField, toBar: barField });
+const way = z.array(bpmField).min(1).max(80);
+
+/** How a block's tempo moves (core/practice/tempo-moves.ts), as it was when the day was begun. */
+const deskWork = z.strictObject({
+  unit: unitField,
+  heldBpm: bpmField.nullable(),
+  way,
+  below: way.min(0).max(12),
+  furtherBpm: bpmField.nullable(),
+  inARow: z.number().int().min(1).max(10)
+});
+export type DeskWork = Immutable<z.infer<typeof deskWork>>;
+
+export const roadBlock = z.strictObject({
+  id: idField,
+  kind: z.enum(DESK_BLOCKS),
+  /** Null where it is of no item: a warm-up, a rest. */
+  itemId: idField.nullable(),
+  sectionId: idField.nullable(),
+  name: shortText,
+  bars: bars.nullable(),
+  minutes: minutesField(1, 360),
+  /** Why it is there. */
+  why: shortText,
+  work: deskWork.nullable()
+});
+export type RoadBlock = Immutable<z.infer<typeof roadBlock>>;
+
+const move = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.enum(['clean', 'not-yet']) }),
+  z.strictObject({ kind: z.literal('by-hand'), bpm: bpmField }),
+  z.strictObject({ kind: z.literal('further'), isTaken: z.boolean() }),
+  z.strictObject({ kind: z.literal('time-is-up') }),
+  z.strictObject({ kind: z.literal('leave-it') })
+]);
+
+const made = {
+  id: idField,
+  /** The device that made it, and its number there: with the time they give the order. */
+  device: idField,
+  seq: z.number().int().min(0).max(1e9),
+  /** The device's clock, in ms since 1970 UTC. */
+  atMs: z.number().int().min(0).max(4102444800000),
+  /** The civil date of the day it belongs to, at the candidate's home: a session that passes midnight stays with its day. */
+  date: dateField
+};
+const block = { block: idField };
+
+export const deskEvent = z.discriminatedUnion('kind', [
+  /** The road map as it was begun; of several the first counts. */
+  z.strictObject({ ...made, kind: z.literal('day'), blocks: z.array(roadBlock).max(60) }),
+  z.strictObject({ ...made, ...block, kind: z.literal('begin') }),
+  /** An answer, or what moves the tempo besides; for an answer with the tempo at which it was played. */
+  z.strictObject({ ...made, ...block, kind: z.literal('move'), move, bpm: bpmField.optional() }),
+  /** Takes back the event it names. */
+  z.strictObject({ ...made, ...block, kind: z.literal('undo'), event: idField }),
+  /** So many minutes more, before the block ended. */
+  z.strictObject({ ...made, ...block, kind: z.literal('more'), minutes: minutesField(1, 60) }),
+  /** The seconds it was at work, as the device counted them. */
+  z.strictObject({
+    ...made,
+    ...block,
+    kind: z.literal('end'),
+    seconds: z.number().int().min(0).max(43_200),
+    how: z.enum(BLOCK_ENDS)
+  }),
+  /** One thing of one block set by hand; of several the latest counts. */
+  z.strictObject({
+    ...made,
+    ...block,
+    kind: z.literal('set'),
+    set: z.union([
+      z.strictObject({ minutes: minutesField(1, 360) }),
+      z.strictObject({ place: z.number().min(-1000).max(1000) }),
+      z.strictObject({ isDropped: z.boolean() })
+    ])
+  })
+]);
+export type DeskEvent = Immutable<z.infer<typeof deskEvent>>;

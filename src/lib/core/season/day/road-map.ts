@@ -1,0 +1,168 @@
+/**
+ * One day's road map: the plan's blocks of that day in their order, with the warm-up before them and rests between, each with its minutes, how
+ * its tempo moves and why it is there. What is changed of it by hand, and what is done, are the desk's (core/practice). Source: the practice
+ * model, section 1; the constants are judgement.
+ */
+import type { DeskWork, PlanItem, PracticeTime, RoadBlock, Schools, Touch } from '../../record';
+import { clicksLower, fitLadder } from '../../tempo';
+import { type Minutes, SAME_TEMPO, dayOf, sayDate } from '../../units';
+import { schoolsOf } from '../climb/climb';
+import {
+  type PlannedBlock,
+  type PlannedItem,
+  type PlannedSection,
+  type SeasonPlan,
+  barsOf,
+  rungKey,
+  rungOfBlock,
+  sayRung
+} from '../laid/plan';
+
+/** So long a rest after so much play. */
+const REST_MIN: Minutes = 5;
+const PLAY_BEFORE_REST_MIN: Minutes = 55;
+/** Settings below where the work begins, to step back to. */
+const SETTINGS_BELOW = 5;
+
+type Facts = {
+  readonly items: readonly PlanItem[];
+  readonly time: Pick<PracticeTime, 'warmUpMin' | 'fundamentalsMin'>;
+  readonly schools?: Partial<Schools> | undefined;
+  readonly log: readonly Touch[];
+};
+type BlockWithoutId = Omit<RoadBlock, 'id'>;
+
+/** `idOf` names a block by its number and item, the same for whoever makes the day. Empty on a day without minutes. */
+export function makeRoadMap(
+  plan: SeasonPlan,
+  facts: Facts,
+  date: string,
+  idOf: (index: number, itemId: string | null) => string
+): RoadBlock[] {
+  const day = plan.days.find((one) => one.date === date);
+  if (!day || (day.capacityMin === 0 && day.blocks.length === 0)) return [];
+  const { warmUpMin, fundamentalsMin } = facts.time;
+  const blocks = [
+    ...ofNoItem('warm-up', warmUpMin, 'Warm-up', 'from the middle of the range outwards'),
+    ...ofNoItem('fundamentals', fundamentalsMin, 'Fundamentals', 'each day some of them'),
+    ...day.blocks.map((block) => roadBlockOf(plan, facts, date, block))
+  ];
+  return withRests(blocks).map((block, i) => ({ id: idOf(i, block.itemId), ...block }));
+}
+
+/** What the clock gives that day: its minutes less lessons and mocks. */
+export function clockMinutes(plan: SeasonPlan, date: string): Minutes {
+  const parts = plan.days.find((one) => one.date === date)?.parts ?? [];
+  const asked = ['warm-up', 'fundamentals', 'breaks'];
+  const there = parts.filter(({ what }, i) => i === 0 || !asked.includes(what));
+  return Math.max(
+    0,
+    there.reduce((sum, part) => sum + part.minutes, 0)
+  );
+}
+
+function ofNoItem(
+  kind: 'warm-up' | 'fundamentals' | 'rest',
+  minutes: Minutes,
+  name: string,
+  why: string
+): BlockWithoutId[] {
+  if (minutes === 0) return [];
+  return [{ kind, itemId: null, sectionId: null, name, bars: null, minutes, why, work: null }];
+}
+
+/** A rest before the block that would make it too long; none after the last. */
+function withRests(blocks: readonly BlockWithoutId[]): BlockWithoutId[] {
+  let played = 0;
+  return blocks.flatMap((block) => {
+    const isLong = played > 0 && played + block.minutes > PLAY_BEFORE_REST_MIN;
+    played = (isLong ? 0 : played) + block.minutes;
+    return isLong ? [...ofNoItem('rest', REST_MIN, 'Rest', 'lips, hands, ears'), block] : [block];
+  });
+}
+
+function roadBlockOf(plan: SeasonPlan, facts: Facts, date: string, block: PlannedBlock): BlockWithoutId {
+  const item = plan.items.find(({ id }) => id === block.itemId)!;
+  const section = sectionOf(item, block);
+  const schools = schoolsOf(
+    facts.items.find(({ id }) => id === item.id)!,
+    facts.schools
+  );
+  return {
+    kind: block.kind,
+    itemId: item.id,
+    sectionId: section?.id ?? null,
+    name: item.name,
+    bars: plainBars(block.part?.bars ?? (section && barsOf(item, { ...block, sectionId: section.id }))),
+    minutes: block.minutes,
+    why: sayWhy(plan, facts, date, item, block),
+    work: section ? workOf(item, section, block, schools) : null
+  };
+}
+
+const plainBars = (bars: { readonly fromBar: number; readonly toBar: number } | null | undefined) =>
+  bars ? { fromBar: bars.fromBar, toBar: bars.toBar } : null;
+
+/** What is touched to keep it warm is clicked where one tempo says all of it. */
+function sectionOf(item: PlannedItem, block: PlannedBlock): PlannedSection | null {
+  const timed = item.sections.filter((section) => section.unit !== null);
+  if (block.kind === 'keep-warm') return timed.length === 1 ? timed[0]! : null;
+  return timed.find((section) => section.id === block.sectionId) ?? null;
+}
+
+function workOf(
+  item: PlannedItem,
+  { id, unit, held, startBpm, targetBpm }: PlannedSection,
+  block: PlannedBlock,
+  { step, inARow }: Schools
+): DeskWork | null {
+  if (unit === null || startBpm === null || targetBpm === null) return null;
+  const start = Math.min(startBpm, targetBpm);
+  const goal = block.bpm ?? start;
+  // a link of bars is played at its tempo from the start
+  const way = block.bars ? [goal] : fitLadder(Math.min(start, goal), goal, unit, step, item.cleanShare);
+  const below = Array.from({ length: SETTINGS_BELOW }, (_, n) => clicksLower(way[0]!, unit, n + 1));
+  const further = block.bars
+    ? undefined
+    : item.rungs.find((rung) => rung.sectionId === id && !rung.bars && rung.bpm > goal * (1 + SAME_TEMPO));
+  return {
+    unit,
+    heldBpm: held && !block.bars ? start : null,
+    way,
+    below: below.filter((bpm, i) => bpm < (below[i - 1] ?? way[0]!)),
+    furtherBpm: further?.bpm ?? null,
+    inARow
+  };
+}
+
+function sayWhy(
+  plan: SeasonPlan,
+  { log }: Facts,
+  date: string,
+  item: PlannedItem,
+  block: PlannedBlock
+): string {
+  if (block.kind === 'run') return 'straight through, no click, the room imagined';
+  if (block.kind === 'easy-run') return 'once through, easily';
+  if (block.kind === 'keep-warm') return sayRested(log, date, item.id);
+  const rung = block.kind === 'ladder' ? rungOfBlock(item, block) : undefined;
+  if (!rung) return 'some of its weekly minutes';
+  const due = plan.agreed.rungs.find((one) => rungKey(one) === rungKey(rung))?.due ?? rung.date;
+  const name = rung.bars ? 'joined at tempo' : sayRung({ bpm: rung.click.bpm });
+  if (due === null || due === undefined) return `towards ${name}`;
+  const days = dayOf(due) - dayOf(date);
+  if (days === -1) return `${name} was not reached yesterday`;
+  if (days < 0) return `${name} was due on ${sayDate(dayOf(due))}`;
+  return `${name} is due ${days === 0 ? 'today' : days === 1 ? 'tomorrow' : `on ${sayDate(dayOf(due))}`}`;
+}
+
+function sayRested(log: readonly Touch[], date: string, itemId: string): string {
+  const last = log
+    .filter((touch) => touch.itemId === itemId && touch.date < date)
+    .map((touch) => touch.date)
+    .sort()
+    .at(-1);
+  if (!last) return 'once, so that it stays';
+  const days = dayOf(date) - dayOf(last);
+  return days === 1 ? 'played yesterday, kept warm' : `touch again after ${days} days`;
+}

@@ -1,0 +1,37 @@
+/** Events of the desk, each kept once whoever sends it again. */
+import type { DeskEvent } from '../../core/record';
+import { type Db, preparedOnce } from '../db/open';
+
+const statements = preparedOnce((db) => ({
+  add: db.prepare<[string, string, string, string, number]>(
+    'INSERT INTO desk_event (id, candidate_id, date, event_json, kept_at_ms) VALUES (?, ?, ?, ?, ?)'
+  ),
+  ownerOf: db.prepare<[string], string>('SELECT candidate_id FROM desk_event WHERE id = ?').pluck(),
+  ofDay: db
+    .prepare<[string, string], string>(
+      'SELECT event_json FROM desk_event WHERE candidate_id = ? AND date = ? ORDER BY kept_at_ms, rowid'
+    )
+    .pluck(),
+  count: db
+    .prepare<[string, string], number>('SELECT count(*) FROM desk_event WHERE candidate_id = ? AND date = ?')
+    .pluck(),
+  daysSince: db
+    .prepare<[string, string], string>(
+      'SELECT DISTINCT date FROM desk_event WHERE candidate_id = ? AND date >= ? ORDER BY date'
+    )
+    .pluck()
+}));
+
+export const addDeskEvent = (db: Db, candidateId: string, event: DeskEvent, nowMs: number) =>
+  statements(db).add.run(event.id, candidateId, event.date, JSON.stringify(event), nowMs);
+/** Whose an event is; undefined where there is none of that id. */
+export const ownerOfDeskEvent = (db: Db, id: string) => statements(db).ownerOf.get(id);
+/** In the order in which they came. */
+export const deskEventsOf = (db: Db, candidateId: string, date: string): DeskEvent[] =>
+  statements(db)
+    .ofDay.all(candidateId, date)
+    .map((text) => JSON.parse(text) as DeskEvent);
+export const countDeskEvents = (db: Db, candidateId: string, date: string) =>
+  statements(db).count.get(candidateId, date)!;
+export const deskDaysSince = (db: Db, candidateId: string, date: string) =>
+  statements(db).daysSince.all(candidateId, date);

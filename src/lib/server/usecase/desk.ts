@@ -1,0 +1,158 @@
+/** The desk: today's road map, what was done of it, and the touches and the plan that follow. */
+import { createHash } from 'node:crypto';
+import { touchesOfDay, readDeskDay } from '../../core/practice';
+import type { DeskEvent, RoadBlock, Touch } from '../../core/record';
+import { type SeasonPlan, clockMinutes, makeRoadMap } from '../../core/season';
+import { dayOf, formatDate } from '../../core/units';
+import type { DeskAnswer } from '../../schema/desk';
+import { sayTouchFault } from '../../schema/touch';
+import { type App, type Who, todayIn } from '../app';
+import { carryOut } from '../change/apply';
+import { boundCount, boundDates } from '../change/bounds';
+import { CodedError, orNotFound } from '../errors';
+import { type Season, readSeason } from '../laying/facts';
+import { planOf } from '../laying/plan';
+import { findCandidate } from '../store/candidate';
+import * as desk from '../store/desk-event';
+import { type ListItem, findItem } from '../store/item';
+import { lessonNotesOf } from '../store/lesson';
+import { latestVersion } from '../store/plan-version';
+import { findTouch } from '../store/touch';
+import { candidateOfAudition, candidateOfItem } from './owner';
+import { useCase } from './use-case';
+
+/** What was begun on a day this long ago and never ended is still asked about. */
+const ASKS_BACK_DAYS = 14;
+
+/** Today at the desk: the road map as it would be made now, and what has happened of it. */
+export const readToday = useCase({
+  rule: 'see',
+  owner: candidateOfAudition,
+  run(app: App, input: { auditionId: string }) {
+    const season = readSeason(app, input.auditionId);
+    const { candidate, audition } = season;
+    const { today } = season.own;
+    const plan = planOf(app, season)?.plan ?? null;
+    const since = formatDate(dayOf(today) - ASKS_BACK_DAYS);
+    const days = desk.deskDaysSince(app.db, candidate.id, since).filter((date) => date <= today);
+    const tomorrow = formatDate(dayOf(today) + 1);
+    return {
+      audition: { id: audition.id, name: audition.name },
+      candidate: { id: candidate.id, name: candidate.name },
+      today,
+      thereMin: plan ? clockMinutes(plan, today) : 0,
+      roadMap: roadMapOn(season, plan, today),
+      tomorrow: { date: tomorrow, roadMap: roadMapOn(season, plan, tomorrow) },
+      /** Today's, and those of lately that were left open. */
+      events: days.flatMap((date) => {
+        const events = desk.deskEventsOf(app.db, candidate.id, date);
+        return date === today || isLeftOpen(events, date) ? events : [];
+      }),
+      items: [...season.items, ...season.others].map(readItem),
+      lessonNote: lessonNotesOf(app.db, candidate.id).find((note) => note.date <= today) ?? null,
+      standing: standingOf(plan)
+    };
+  }
+});
+
+const readItem = ({ id, name, metre, fromBar, toBar, barsPerLine, pickupBeats }: ListItem) => ({
+  id,
+  name,
+  metre,
+  fromBar,
+  toBar,
+  barsPerLine,
+  pickupBeats
+});
+
+const isLeftOpen = (events: readonly DeskEvent[], date: string) =>
+  readDeskDay(events, date)?.blocks.some((block) => block.run && !block.run.end) ?? false;
+
+/** How far below its target each section is, as today draws it. */
+function standingOf(plan: SeasonPlan | null) {
+  return (plan?.items ?? []).flatMap((item) =>
+    item.sections.flatMap(({ id, unit, targetBpm }) =>
+      unit !== null && targetBpm !== null ? [{ itemId: item.id, sectionId: id, unit, targetBpm }] : []
+    )
+  );
+}
+
+function roadMapOn(season: Season, plan: SeasonPlan | null, date: string): RoadBlock[] {
+  if (!plan) return [];
+  const facts = {
+    items: [...season.items, ...season.others],
+    time: season.request.time,
+    schools: season.request.schools,
+    log: season.log
+  };
+  const idOf = (index: number, itemId: string | null) =>
+    createHash('sha256')
+      .update(JSON.stringify([season.candidate.id, date, index, itemId]))
+      .digest('base64url')
+      .slice(0, 32);
+  return makeRoadMap(plan, facts, date, idOf);
+}
+
+/**
+ * Keeps what a desk sends, each event once, and logs the blocks that have ended; plans are laid again for those. An event of an item that is
+ * no more is kept, and said.
+ */
+export const keepDeskEvents = useCase({
+  rule: 'own',
+  owner: (_app: App, input: { candidateId: string }) => input.candidateId,
+  run(app: App, input: { candidateId: string; events: readonly DeskEvent[] }, who: Who): DeskAnswer {
+    const { candidateId } = input;
+    const { zone } = orNotFound(findCandidate(app.db, candidateId));
+    const dates = [...new Set(input.events.map((event) => event.date))];
+    boundDates(app, zone, dates);
+    for (const event of input.events) {
+      const owner = desk.ownerOfDeskEvent(app.db, event.id);
+      if (owner !== undefined && owner !== candidateId) throw new CodedError('not-allowed');
+      if (owner === undefined) desk.addDeskEvent(app.db, candidateId, event, app.now());
+    }
+    for (const date of dates) boundCount('deskEvents', desk.countDeskEvents(app.db, candidateId, date));
+    const evidence = who.kind === 'teacher' ? ('teacher' as const) : ('self' as const);
+    const played = dates
+      .flatMap((date) => touchesOn(app, candidateId, date))
+      .filter((touch) => findTouch(app.db, touch.id, true) === undefined);
+    const sound = played.map((touch) => ({ touch, says: whyNotLogged(app, candidateId, zone, touch) }));
+    const logged = sound.flatMap(({ touch, says }) => (says === null ? [{ ...touch, evidence }] : []));
+    logTouches(app, logged);
+    return {
+      kept: input.events.map((event) => event.id),
+      notLogged: sound.flatMap(({ touch, says }) => (says === null ? [] : [{ block: touch.id, says }])),
+      isLaid: logged.length > 0,
+      moves: movesAfter(app, logged)
+    };
+  }
+});
+
+function touchesOn(app: App, candidateId: string, date: string): Touch[] {
+  const day = readDeskDay(desk.deskEventsOf(app.db, candidateId, date), date);
+  return day ? touchesOfDay(day) : [];
+}
+
+/** Null where it can be logged. */
+function whyNotLogged(app: App, candidateId: string, zone: string, touch: Touch): string | null {
+  const item = findItem(app.db, touch.itemId);
+  if (!item || candidateOfItem(app, touch) !== candidateId)
+    return 'This item is no longer on the list: the answers are kept, and nothing is logged.';
+  return sayTouchFault(touch, item, todayIn(app, zone));
+}
+
+/** One laying for each audition, however many blocks ended. */
+function logTouches(app: App, logged: readonly Touch[]): void {
+  const edits = logged.map((touch) => ({
+    kind: 'touch' as const,
+    about: { touchId: touch.id, itemId: touch.itemId },
+    to: touch
+  }));
+  const names = [...new Set(logged.map(({ itemId }) => findItem(app.db, itemId)!.name))];
+  if (edits.length > 0) carryOut(app, { edits, cause: `desk: ${names.join(', ')}` });
+}
+
+function movesAfter(app: App, logged: readonly Touch[]) {
+  const last = logged.at(-1);
+  const version = last && latestVersion(app.db, findItem(app.db, last.itemId)!.auditionId);
+  return version && version.laidAtMs === app.now() ? version.moves : [];
+}
