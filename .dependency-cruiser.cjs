@@ -10,6 +10,7 @@ const ROOMS = {
   laid: ['facts'],
   climb: ['facts', 'laid'],
   lay: ['facts', 'laid', 'climb'],
+  day: ['facts', 'laid', 'climb'],
   joint: ['facts', 'laid'],
   scratch: ['facts', 'climb', 'lay', 'joint']
 };

@@ -1,11 +1,16 @@
 import { redirect } from '@sveltejs/kit';
 import { runAs } from '$lib/server/http';
+import { findFirstAudition } from '$lib/server/usecase/desk';
 import { isNewStudio } from '$lib/server/usecase/sign-in';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = (event) => {
   const { who } = event.locals;
   if (who.kind === 'teacher') redirect(303, '/studio');
-  if (who.kind === 'candidate') redirect(303, `/candidates/${who.candidateId}`);
+  if (who.kind === 'candidate') {
+    const { candidateId } = who;
+    const first = runAs(event, findFirstAudition, { candidateId });
+    redirect(303, first ? `/auditions/${first}/today` : `/candidates/${candidateId}`);
+  }
   redirect(303, runAs(event, isNewStudio, undefined as void) ? '/new-studio' : '/sign-in');
 };

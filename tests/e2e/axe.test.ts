@@ -128,6 +128,7 @@ for (const [where, looks] of [
       '/paper/week',
       '/paper/wall',
       '/paper/note',
+      '/today',
       '/log',
       '/readiness',
       '/call',
@@ -168,6 +169,27 @@ for (const [where, looks] of [
     await expectNothing('new audition');
     await page.goto(`${studio.origin}/nowhere`);
     await expectNothing('no such page');
+    await page.goto(`${studio.origin}${audition}/desk`);
+    const button = (name: RegExp) => page.getByRole('button', { name });
+    await button(/^Begin/).waitFor();
+    await expectNothing('desk: begin');
+    await button(/^Begin/).click();
+    await button(/^done/).waitFor();
+    await expectNothing('desk: warm-up');
+    await button(/^done/).click();
+    await expectNothing('desk: end of a block');
+    await button(/^next/).click();
+    await button(/^done/).click();
+    await button(/^next/).click();
+    await button(/^clean/).waitFor();
+    await expectNothing('desk: work');
+    await button(/^keys/).click();
+    await expectNothing('desk: keys');
+    await button(/^Close/).click();
+    await button(/^it hurts/).click();
+    await expectNothing('desk: it hurts');
+    await button(/^Stop for today/).click();
+    await expectNothing('desk: end of the day');
   });
 }
 

@@ -111,8 +111,8 @@ test('a candidate sees the plan and what is pinned, but sets nothing by hand', a
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 900 } })).newPage();
   await page.goto(`${studio.origin}/sign-in`);
   await page.getByRole('button', { name: /Sanne .* candidate/ }).click();
-  await page.waitForURL('**/candidates/*');
-  await page.locator('a[href^="/auditions/"]').first().click();
+  await page.waitForURL('**/today');
+  await page.getByRole('link', { name: 'Countback', exact: true }).click();
   await page.waitForURL('**/auditions/*');
   await alive(page);
   await page.locator('button.week').nth(2).click();

@@ -65,6 +65,8 @@ test('every screen is sent as valid HTML', async ({ page }) => {
       '/list',
       '/list/new',
       '/list/import',
+      '/today',
+      '/desk',
       '/log',
       '/readiness',
       '/call',

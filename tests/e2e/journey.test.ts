@@ -182,7 +182,7 @@ test('a new teacher gets from an empty studio to a dated plan, and a candidateâ€
     await candidate.getByLabel('Sign-in name').fill('ada');
     await candidate.getByLabel('Password').fill('seven green boats');
     await candidate.getByRole('button', { name: 'Set password and sign in' }).click();
-    await candidate.getByRole('link', { name: /Saltmarsh/ }).click();
+    await candidate.waitForURL('**/today');
     await candidate.getByRole('link', { name: 'Log', exact: true }).click();
     await candidate.waitForURL('**/log');
     await alive(candidate);

@@ -83,7 +83,7 @@ test('a candidate is not shown the scratch copy', async ({ browser }) => {
   await page.getByRole('button', { name: 'Sign out' }).click();
   await page.goto(`${studio.origin}/sign-in`);
   await page.getByRole('button', { name: /Sanne .* candidate/ }).click();
-  await page.waitForURL('**/candidates/*');
+  await page.waitForURL('**/today');
   const answer = await page.goto(`${studio.origin}${audition}/what-if`);
   expect(answer!.status()).toBe(403);
 });

@@ -4,7 +4,7 @@ import { deskEvent } from '../core/record';
 import type { Move } from '../core/season';
 
 /** A device that was away for long sends in several goes. */
-export const MOST_EVENTS_AT_ONCE = 500;
+const MOST_EVENTS_AT_ONCE = 500;
 export const deskEvents = z.strictObject({ events: z.array(deskEvent).min(1).max(MOST_EVENTS_AT_ONCE) });
 
 export type DeskAnswer = {

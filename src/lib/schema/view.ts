@@ -1,4 +1,5 @@
 /** What pages are given to draw: shapes that cross from the server to the interface. */
+import type { DeskEvent, RoadBlock } from '../core/record';
 import type { Step } from '../core/season';
 
 export type StudioAudition = {
@@ -129,4 +130,29 @@ export type SeasonHeadView = {
   readonly mockFrom: string | null;
   readonly dates: readonly { readonly date: string; readonly name: string }[];
   readonly shortMin: number;
+};
+
+/** An item as the desk shows it. */
+type DeskItem = {
+  readonly id: string;
+  readonly name: string;
+  readonly metre: string;
+  readonly fromBar: number;
+  readonly toBar: number;
+  readonly barsPerLine?: string | undefined;
+  readonly pickupBeats?: number | undefined;
+};
+
+/** What Today and the desk are shown from. */
+export type TodayView = {
+  readonly audition: { readonly id: string; readonly name: string };
+  readonly candidate: { readonly id: string; readonly name: string };
+  readonly today: string;
+  /** What the clock gives today, in minutes. */
+  readonly thereMin: number;
+  readonly roadMap: readonly RoadBlock[];
+  readonly tomorrow: { readonly date: string; readonly roadMap: readonly RoadBlock[] };
+  readonly events: readonly DeskEvent[];
+  readonly items: readonly DeskItem[];
+  readonly lessonNote: { readonly date: string; readonly note: string } | null;
 };

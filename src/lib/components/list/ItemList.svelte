@@ -8,6 +8,7 @@
   import BarStrip from './BarStrip.svelte';
   import Tempo from '$lib/components/note/Tempo.svelte';
   import type { PlannedSection } from '$lib/core/season';
+  import { sayBpm } from '$lib/core/units';
   import type { WholeItem } from '$lib/schema/item-form';
 
   let {
@@ -100,7 +101,9 @@
           {#if section.unit && section.targetBpm}
             <p>
               <Tempo bpm={section.targetBpm} unit={section.unit} height={15} />
-              <span class="soft">{section.held ? `holds at ${section.held.bpm}` : 'no evidence yet'}</span>
+              <span class="soft"
+                >{section.held ? `holds at ${sayBpm(section.held.bpm)}` : 'no evidence yet'}</span
+              >
             </p>
           {:else}<p class="soft">free</p>{/if}
         {/each}

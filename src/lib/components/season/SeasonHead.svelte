@@ -9,8 +9,9 @@
 
   const base = $derived(`/auditions/${head.auditionId}`);
   const places = $derived([
+    ...(isTeacher ? [] : [[`${base}/today`, 'Today'] as const]),
     [base, 'Countback'],
-    ...(isTeacher ? [[`${base}/lesson`, 'Lesson'] as const] : []),
+    ...(isTeacher ? [[`${base}/today`, 'Today'] as const, [`${base}/lesson`, 'Lesson'] as const] : []),
     [`${base}/list`, 'List'],
     [`${base}/log`, 'Log'],
     [`${base}/readiness`, 'Readiness'],
@@ -25,9 +26,7 @@
 <div class="head">
   <div class="who">
     <h1>
-      {#if isTeacher}<a href="/candidates/{head.candidateId}"><bdi>{head.candidateName}</bdi></a>{:else}<bdi
-          >{head.candidateName}</bdi
-        >{/if}
+      <a href="/candidates/{head.candidateId}"><bdi>{head.candidateName}</bdi></a>
     </h1>
     <p>
       {head.instruments} · {head.auditionName}{#if head.next}, {head.next.name}

@@ -41,7 +41,7 @@ function touchOf(date: string, block: DeskBlock, minutes: Minutes): Touch {
 }
 
 /** Answers that follow each other at one tempo; the seconds of the run are shared by the clock. */
-export function seriesOfRun({ bars, run, work }: DeskBlock): Series[] {
+function seriesOfRun({ bars, run, work }: DeskBlock): Series[] {
   if (!run || !work) return [];
   const groups: Answer[][] = [];
   for (const answer of run.answers) {

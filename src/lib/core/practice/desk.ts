@@ -17,7 +17,7 @@ export type Answer = {
   readonly atMs: number;
 };
 
-export type Run = {
+type Run = {
   readonly begunAtMs: number;
   /** In order, without those taken back. */
   readonly moves: readonly { readonly id: string; readonly move: Move }[];
@@ -41,7 +41,7 @@ export type DeskDay = { readonly date: string; readonly blocks: readonly DeskBlo
 type EventOf<K extends DeskEvent['kind']> = Extract<DeskEvent, { kind: K }>;
 
 /** In the order in which they happened: by the clock, then by device and its own number. Each id once. */
-export function inDeskOrder(events: readonly DeskEvent[]): DeskEvent[] {
+function inDeskOrder(events: readonly DeskEvent[]): DeskEvent[] {
   const once = new Map(events.map((event) => [event.id, event]));
   return [...once.values()].sort(
     (a, b) => a.atMs - b.atMs || (a.device < b.device ? -1 : a.device > b.device ? 1 : 0) || a.seq - b.seq
@@ -61,6 +61,10 @@ export function readDeskDay(events: readonly DeskEvent[], date: string): DeskDay
   const blocks = [...known.values()].map((block, i) => readBlock(block, i, ofDay));
   return { date, blocks: blocks.sort((a, b) => a.place - b.place) };
 }
+
+/** A road map that nobody has begun. */
+export const asBegun = (blocks: readonly RoadBlock[]): DeskBlock[] =>
+  blocks.map((block, place) => ({ ...block, place, isDropped: false, run: null }));
 
 function readBlock(block: RoadBlock, index: number, ofDay: readonly DeskEvent[]): DeskBlock {
   const own = ofDay.filter((event) => event.kind !== 'day' && event.block === block.id);

@@ -4,3 +4,4 @@ export * from './desk-touch';
 export * from './tempo-moves';
 export * from './held';
 export * from './log-line';
+export * from './less-time';

@@ -11,14 +11,15 @@ const WORK: Work = {
   inARow: 3,
   isFirstToday: false
 };
-/** c clean, n not yet, u time is up, y one further, x without it, - the last attempt is left out. */
+/** c clean, n not yet, u time is up, y one further, x without it, - the last attempt is left out, + more minutes. */
 const MOVES: Readonly<Record<string, Move>> = {
   c: { kind: 'clean' },
   n: { kind: 'not-yet' },
   u: { kind: 'time-is-up' },
   y: { kind: 'further', isTaken: true },
   x: { kind: 'further', isTaken: false },
-  '-': { kind: 'leave-it' }
+  '-': { kind: 'leave-it' },
+  '+': { kind: 'go-on' }
 };
 const play = (moves: string, more: Partial<Work> = {}) =>
   standAfter(
@@ -93,6 +94,14 @@ describe('the tempo at work', () => {
     expect(play('nuncccc')).toEqual(play('nun'));
   });
 
+  it('goes on where more minutes are taken, and asks for no second end', () => {
+    expect(play('cccccc' + 'nnuc+')).toMatchObject({ phase: 'climbing', bpm: 63, counted: 0, heldBpm: 63 });
+    expect(play('cccccc' + 'nnuc+' + 'nu').phase).toBe('ended');
+    // today's rung holds, and one further was offered already
+    expect(play('ccc'.repeat(4) + 'xu+')).toMatchObject({ phase: 'at-rest', bpm: 69 });
+    expect(play('cc+')).toMatchObject({ counted: 2 });
+  });
+
   it('takes a tempo by hand, up to today’s rung', () => {
     const byHand = (bpm: number) => standAfter(WORK, [{ kind: 'by-hand', bpm }]);
     expect(byHand(52)).toMatchObject({ bpm: 52, at: -1 });
@@ -102,7 +111,7 @@ describe('the tempo at work', () => {
   });
 
   it('over random moves keeps under today’s rung unless one further was taken, and always comes to an end', () => {
-    const sign = fc.constantFrom('c', 'c', 'c', 'n', 'n', 'x', 'y', 'u', '-', 'h');
+    const sign = fc.constantFrom('c', 'c', 'c', 'n', 'n', 'x', 'y', 'u', '-', '+', 'h');
     const school = fc.constantFrom<Partial<Work>>(
       {},
       { among: 5 },
@@ -124,12 +133,13 @@ describe('the tempo at work', () => {
           isTaken ||= before.phase === 'offer' && move.kind === 'further' && move.isTaken;
           expect(now.bpm).toBeLessThanOrEqual(isTaken ? 72 : 69);
           expect(now.counted).toBeLessThanOrEqual(now.needed);
-          if (before.phase === 'ended') expect(now).toEqual(before);
+          if (before.phase === 'ended' && move.kind !== 'go-on') expect(now).toEqual(before);
           // what is still short of a hold, or of the end, is never counted full
           if (now.phase !== 'ended') expect(now.counted).toBeLessThan(now.needed);
           if (move.kind === 'time-is-up') {
-            const isOpen = before.last?.mark === 'n' && before.phase !== 'ending' && before.phase !== 'ended';
-            expect(now.phase === 'ending').toBe(isOpen && now.phase !== 'ended');
+            const isOpen = before.last?.mark === 'n' && !before.wasEndAsked && before.phase !== 'ended';
+            const hasLower = [...work.way, ...work.below].some((bpm) => bpm < (before.last?.bpm ?? 0));
+            expect(now.phase).toBe(isOpen && hasLower ? 'ending' : 'ended');
           }
         });
         const after = (end: Move[]) => standAfter(work, [...moves, { kind: 'time-is-up' }, ...end]);

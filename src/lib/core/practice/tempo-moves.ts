@@ -9,7 +9,7 @@ import { type Bpm, SAME_TEMPO } from '../units';
 const NOT_YET_LEADS_DOWN = 2;
 
 /** Where two "not yet" lead: a step back, back to what held last, or nowhere. */
-export type StepBack = 'step' | 'held' | 'stay';
+type StepBack = 'step' | 'held' | 'stay';
 
 export type Work = {
   /** What holds when the work begins; null where nothing does. */
@@ -35,13 +35,15 @@ export type Move =
   | { readonly kind: 'further'; readonly isTaken: boolean }
   | { readonly kind: 'time-is-up' }
   /** The one attempt a click lower before the block closes is left out. */
-  | { readonly kind: 'leave-it' };
+  | { readonly kind: 'leave-it' }
+  /** More minutes, after the time was up. */
+  | { readonly kind: 'go-on' };
 
 /**
  * leading-up: one clean attempt leads to what holds. offer: today's rung holds, one further is asked about. at-rest: it holds, and nothing more
  * is asked. ending: one attempt a click lower. ended: no answer counts any more.
  */
-export type Phase = 'leading-up' | 'climbing' | 'offer' | 'further' | 'at-rest' | 'ending' | 'ended';
+type Phase = 'leading-up' | 'climbing' | 'offer' | 'further' | 'at-rest' | 'ending' | 'ended';
 
 export type Standing = {
   readonly phase: Phase;
@@ -59,6 +61,8 @@ export type Standing = {
   readonly goalBpm: Bpm;
   /** Whether one further was offered. */
   readonly isAsked: boolean;
+  /** Whether the one attempt a click lower was asked. */
+  readonly wasEndAsked: boolean;
   /** The latest answer and its tempo; null before the first. */
   readonly last: { readonly mark: 'c' | 'n'; readonly bpm: Bpm } | null;
 };
@@ -70,7 +74,7 @@ export const standAfter = (work: Work, moves: readonly Move[]): Standing =>
   moves.reduce((standing, move) => moveTempo(work, standing, move), beginWork(work));
 
 /** Throws RangeError where there is no way. */
-export function beginWork(work: Work): Standing {
+function beginWork(work: Work): Standing {
   const goalBpm = highest(work.way);
   const first = work.way[0]!;
   const leadsUp = work.isFirstToday && work.heldBpm !== null && work.below.length > 0;
@@ -81,13 +85,16 @@ export function beginWork(work: Work): Standing {
     heldBpm: work.heldBpm,
     goalBpm,
     isAsked: false,
+    wasEndAsked: false,
     last: null
   });
 }
 
 export function moveTempo(work: Work, now: Standing, move: Move): Standing {
-  if (now.phase === 'ended') return now;
+  if (now.phase === 'ended' && move.kind !== 'go-on') return now;
   switch (move.kind) {
+    case 'go-on':
+      return now.phase === 'ended' || now.phase === 'ending' ? goOn(work, now) : now;
     case 'by-hand':
       return now.phase === 'ending' ? now : byHand(work, now, move.bpm);
     case 'further':
@@ -157,14 +164,20 @@ function further(work: Work, now: Standing, isTaken: boolean): Standing {
     : at(work, { ...now, phase: 'at-rest' });
 }
 
+/** At the tempo where it stood; what holds today already is not asked about again. */
+function goOn(work: Work, now: Standing): Standing {
+  const isThere = now.heldBpm !== null && isAtLeast(now.heldBpm, now.goalBpm);
+  return at(work, { ...now, phase: isThere && isAtLeast(now.bpm, now.goalBpm) ? 'at-rest' : 'climbing' });
+}
+
 /** A block ends on a success: after "not yet" one attempt a click lower is asked, once. */
 function timeIsUp(work: Work, now: Standing): Standing {
   const { last } = now;
-  if (now.phase === 'ending' || last?.mark !== 'n') return { ...now, phase: 'ended' };
+  if (now.phase === 'ending' || now.wasEndAsked || last?.mark !== 'n') return { ...now, phase: 'ended' };
   const lower = [...work.way, ...work.below].filter((bpm) => !isAtLeast(bpm, last.bpm));
   return lower.length === 0
     ? { ...now, phase: 'ended' }
-    : at(work, { ...now, phase: 'ending', bpm: highest(lower), at: -1 });
+    : at(work, { ...now, phase: 'ending', wasEndAsked: true, bpm: highest(lower), at: -1 });
 }
 
 const isSame = (a: Bpm, b: Bpm) => Math.abs(a - b) <= b * SAME_TEMPO;

@@ -13,6 +13,7 @@ const way = z.array(bpmField).min(1).max(80);
 /** How a block's tempo moves (core/practice/tempo-moves.ts), as it was when the day was begun. */
 const deskWork = z.strictObject({
   unit: unitField,
+  targetBpm: bpmField,
   heldBpm: bpmField.nullable(),
   way,
   below: way.min(0).max(12),
@@ -21,7 +22,7 @@ const deskWork = z.strictObject({
 });
 export type DeskWork = Immutable<z.infer<typeof deskWork>>;
 
-export const roadBlock = z.strictObject({
+const roadBlock = z.strictObject({
   id: idField,
   kind: z.enum(DESK_BLOCKS),
   /** Null where it is of no item: a warm-up, a rest. */
@@ -32,6 +33,8 @@ export const roadBlock = z.strictObject({
   minutes: minutesField(1, 360),
   /** Why it is there. */
   why: shortText,
+  /** When what it works towards is due, or was; null where nothing is. */
+  dueOn: dateField.nullable(),
   work: deskWork.nullable()
 });
 export type RoadBlock = Immutable<z.infer<typeof roadBlock>>;
@@ -41,7 +44,8 @@ const move = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('by-hand'), bpm: bpmField }),
   z.strictObject({ kind: z.literal('further'), isTaken: z.boolean() }),
   z.strictObject({ kind: z.literal('time-is-up') }),
-  z.strictObject({ kind: z.literal('leave-it') })
+  z.strictObject({ kind: z.literal('leave-it') }),
+  z.strictObject({ kind: z.literal('go-on') })
 ]);
 
 const made = {

@@ -5,6 +5,7 @@ import type { DeskEvent, RoadBlock, Touch } from '../../core/record';
 import { type SeasonPlan, clockMinutes, makeRoadMap } from '../../core/season';
 import { dayOf, formatDate } from '../../core/units';
 import type { DeskAnswer } from '../../schema/desk';
+import type { TodayView } from '../../schema/view';
 import { sayTouchFault } from '../../schema/touch';
 import { type App, type Who, todayIn } from '../app';
 import { carryOut } from '../change/apply';
@@ -12,9 +13,10 @@ import { boundCount, boundDates } from '../change/bounds';
 import { CodedError, orNotFound } from '../errors';
 import { type Season, readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
+import { auditionsOf } from '../store/audition';
 import { findCandidate } from '../store/candidate';
 import * as desk from '../store/desk-event';
-import { type ListItem, findItem } from '../store/item';
+import { type ListItem, findItem, itemCount } from '../store/item';
 import { lessonNotesOf } from '../store/lesson';
 import { latestVersion } from '../store/plan-version';
 import { findTouch } from '../store/touch';
@@ -24,11 +26,27 @@ import { useCase } from './use-case';
 /** What was begun on a day this long ago and never ended is still asked about. */
 const ASKS_BACK_DAYS = 14;
 
+/** The audition whose today a candidate opens first: the one heard next; null where none is ahead, or its list is empty. */
+export const findFirstAudition = useCase({
+  rule: 'see',
+  owner: (_app: App, input: { candidateId: string }) => input.candidateId,
+  run(app: App, input: { candidateId: string }): string | null {
+    const { zone } = orNotFound(findCandidate(app.db, input.candidateId));
+    const today = todayIn(app, zone);
+    const ahead = auditionsOf(app.db, input.candidateId)
+      .filter(({ id }) => itemCount(app.db, id) > 0)
+      .flatMap(({ id, rounds }) => rounds.map(({ date }) => ({ id, date })))
+      .filter(({ date }) => date >= today)
+      .sort((a, b) => (a.date < b.date ? -1 : 1));
+    return ahead[0]?.id ?? null;
+  }
+});
+
 /** Today at the desk: the road map as it would be made now, and what has happened of it. */
 export const readToday = useCase({
   rule: 'see',
   owner: candidateOfAudition,
-  run(app: App, input: { auditionId: string }) {
+  run(app: App, input: { auditionId: string }): TodayView {
     const season = readSeason(app, input.auditionId);
     const { candidate, audition } = season;
     const { today } = season.own;
@@ -43,14 +61,13 @@ export const readToday = useCase({
       thereMin: plan ? clockMinutes(plan, today) : 0,
       roadMap: roadMapOn(season, plan, today),
       tomorrow: { date: tomorrow, roadMap: roadMapOn(season, plan, tomorrow) },
-      /** Today's, and those of lately that were left open. */
+      // today's, and those of lately that were left open
       events: days.flatMap((date) => {
         const events = desk.deskEventsOf(app.db, candidate.id, date);
         return date === today || isLeftOpen(events, date) ? events : [];
       }),
       items: [...season.items, ...season.others].map(readItem),
-      lessonNote: lessonNotesOf(app.db, candidate.id).find((note) => note.date <= today) ?? null,
-      standing: standingOf(plan)
+      lessonNote: lessonNotesOf(app.db, candidate.id).find((note) => note.date <= today) ?? null
     };
   }
 });
@@ -67,15 +84,6 @@ const readItem = ({ id, name, metre, fromBar, toBar, barsPerLine, pickupBeats }:
 
 const isLeftOpen = (events: readonly DeskEvent[], date: string) =>
   readDeskDay(events, date)?.blocks.some((block) => block.run && !block.run.end) ?? false;
-
-/** How far below its target each section is, as today draws it. */
-function standingOf(plan: SeasonPlan | null) {
-  return (plan?.items ?? []).flatMap((item) =>
-    item.sections.flatMap(({ id, unit, targetBpm }) =>
-      unit !== null && targetBpm !== null ? [{ itemId: item.id, sectionId: id, unit, targetBpm }] : []
-    )
-  );
-}
 
 function roadMapOn(season: Season, plan: SeasonPlan | null, date: string): RoadBlock[] {
   if (!plan) return [];

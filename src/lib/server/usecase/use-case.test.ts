@@ -39,6 +39,7 @@ beforeEach(() => {
     undoToken: saveTime(app, owner, { candidateId, version: 1, time: EMPTY }),
     wishId: addWish(app, owner, { candidateId, says: 'the sonata again' }),
     ids: [],
+    events: [],
     item: STUDY,
     version: 1,
     rounds: [{ id: '', name: 'first round', date: '2027-01-09', zone, isHistory: false }],

@@ -68,7 +68,7 @@ function ofNoItem(
   why: string
 ): BlockWithoutId[] {
   if (minutes === 0) return [];
-  return [{ kind, itemId: null, sectionId: null, name, bars: null, minutes, why, work: null }];
+  return [{ kind, itemId: null, sectionId: null, name, bars: null, minutes, why, dueOn: null, work: null }];
 }
 
 /** A rest before the block that would make it too long; none after the last. */
@@ -96,6 +96,7 @@ function roadBlockOf(plan: SeasonPlan, facts: Facts, date: string, block: Planne
     bars: plainBars(block.part?.bars ?? (section && barsOf(item, { ...block, sectionId: section.id }))),
     minutes: block.minutes,
     why: sayWhy(plan, facts, date, item, block),
+    dueOn: dueOf(plan, item, block),
     work: section ? workOf(item, section, block, schools) : null
   };
 }
@@ -127,6 +128,7 @@ function workOf(
     : item.rungs.find((rung) => rung.sectionId === id && !rung.bars && rung.bpm > goal * (1 + SAME_TEMPO));
   return {
     unit,
+    targetBpm,
     heldBpm: held && !block.bars ? start : null,
     way,
     below: below.filter((bpm, i) => bpm < (below[i - 1] ?? way[0]!)),
@@ -147,13 +149,20 @@ function sayWhy(
   if (block.kind === 'keep-warm') return sayRested(log, date, item.id);
   const rung = block.kind === 'ladder' ? rungOfBlock(item, block) : undefined;
   if (!rung) return 'some of its weekly minutes';
-  const due = plan.agreed.rungs.find((one) => rungKey(one) === rungKey(rung))?.due ?? rung.date;
+  const due = dueOf(plan, item, block);
   const name = rung.bars ? 'joined at tempo' : sayRung({ bpm: rung.click.bpm });
-  if (due === null || due === undefined) return `towards ${name}`;
+  if (due === null) return `towards ${name}`;
   const days = dayOf(due) - dayOf(date);
   if (days === -1) return `${name} was not reached yesterday`;
   if (days < 0) return `${name} was due on ${sayDate(dayOf(due))}`;
   return `${name} is due ${days === 0 ? 'today' : days === 1 ? 'tomorrow' : `on ${sayDate(dayOf(due))}`}`;
+}
+
+/** The first day on which its rung was ever due. */
+function dueOf(plan: SeasonPlan, item: PlannedItem, block: PlannedBlock): string | null {
+  const rung = block.kind === 'ladder' ? rungOfBlock(item, block) : undefined;
+  if (!rung) return null;
+  return plan.agreed.rungs.find((one) => rungKey(one) === rungKey(rung))?.due ?? rung.date;
 }
 
 function sayRested(log: readonly Touch[], date: string, itemId: string): string {

@@ -6,12 +6,15 @@
   import TouchFields from '$lib/components/log/TouchFields.svelte';
   import Moves from '$lib/components/countback/Moves.svelte';
   import Tempo from '$lib/components/note/Tempo.svelte';
+  import { seriesOf } from '$lib/core/practice';
   import { dayOf, sayDate } from '$lib/core/units';
   import type { ActionData, PageData } from './$types';
 
   let { data, form }: { data: PageData; form: ActionData } = $props();
   const view = $derived(data.view);
   const nameOf = (id: string) => view.items.find((i) => i.id === id)?.name ?? '';
+  const sayMarks = (attempts = '') =>
+    [...attempts].map((mark) => (mark === 'c' ? 'clean' : 'not yet')).join(', ') || 'not counted';
   const removed = $derived(form && 'removed' in form ? form.removed : null);
   const logged = $derived(form && 'logged' in form ? form.logged : null);
   let picked = $state<Parameters<ComponentProps<typeof Today>['onPick']>[0] | null>(null);
@@ -90,22 +93,19 @@
                     : `${touch.fromBar}–${touch.toBar}`}</td
               >
               <td class="number">{touch.minutes}</td>
-              <td
-                >{#if touch.tempoBpm !== undefined && touch.unit}<Tempo
-                    bpm={touch.tempoBpm}
-                    unit={touch.unit}
-                    height={14}
-                  />{/if}</td
-              >
-              <td
-                ><span
-                  class="marks"
-                  role="img"
-                  aria-label={touch.attempts?.replaceAll('c', 'clean ').replaceAll('n', 'not yet ') ||
-                    'not counted'}
-                  >{#each touch.attempts ?? '' as mark, i (i)}<i class={mark}></i>{/each}</span
-                ></td
-              >
+              <td>
+                {#each seriesOf(touch) as { tempoBpm, unit }, i (i)}{#if tempoBpm !== undefined && unit}<span
+                      class="series"><Tempo bpm={tempoBpm} {unit} height={14} /></span
+                    >{/if}{/each}
+              </td>
+              <td>
+                {#each seriesOf(touch) as { attempts }, i (i)}<span
+                    class="series marks"
+                    role="img"
+                    aria-label={sayMarks(attempts)}
+                    >{#each attempts ?? '' as mark, m (m)}<i class={mark}></i>{/each}</span
+                  >{/each}
+              </td>
               <td
                 >{[touch.notHeld?.length ? `not yet: ${touch.notHeld.join(', ')}` : '', touch.note]
                   .filter(Boolean)
@@ -161,10 +161,14 @@
   .date {
     white-space: nowrap;
   }
+  .series {
+    display: block;
+    height: 20px;
+  }
   .marks {
-    display: inline-flex;
+    display: flex;
+    align-items: center;
     gap: 2px;
-    vertical-align: middle;
   }
   .marks i {
     width: 9px;

@@ -1,0 +1,168 @@
+<!-- A block is over: the face inverts, a final barline divides what was from what comes, and next is the one light field. -->
+<script lang="ts">
+  import type { DeskBlock, Standing } from '$lib/core/practice';
+  import { clickOf } from '$lib/core/tempo';
+  import NoteValue from '$lib/components/note/NoteValue.svelte';
+  import { sayAt } from './tempo-words';
+
+  let {
+    block,
+    standing,
+    next,
+    seconds,
+    isTimeUp,
+    isHurt,
+    onNext,
+    onMore,
+    onShorter
+  }: {
+    block: DeskBlock;
+    standing: Standing | null;
+    next: DeskBlock | null;
+    /** It has been at work. */
+    seconds: number;
+    isTimeUp: boolean;
+    /** Then nothing that urges on is offered. */
+    isHurt: boolean;
+    onNext: () => void;
+    onMore: () => void;
+    onShorter: () => void;
+  } = $props();
+
+  const planned = $derived(block.minutes + (block.run?.moreMin ?? 0));
+  const unit = $derived(block.work?.unit ?? 'quarter');
+  const held = $derived(standing?.heldBpm ?? null);
+  const click = $derived(held === null ? null : (clickOf({ bpm: held, unit }) ?? { bpm: held, unit }));
+  const isGoal = $derived(standing !== null && held !== null && held >= standing.goalBpm);
+  const isNew = $derived(held !== null && held > (block.work?.heldBpm ?? 0));
+  const minutes = (n: number) => `${n} ${n === 1 ? 'minute' : 'minutes'}`;
+</script>
+
+<div class="end">
+  <section>
+    <h1>{block.name}</h1>
+    <p class="soft">
+      {isTimeUp ? `${minutes(planned)} are over` : `${Math.round(seconds / 60)} of ${minutes(planned)}`}
+    </p>
+    {#if click && held !== null}
+      <p class="tempo"><NoteValue unit={click.unit} height={90} />{sayAt(held, unit)}</p>
+      <i class="tread"></i>
+      <p class="holds">
+        {isGoal ? 'holds, today’s plan' : isNew ? 'holds now' : 'holds, as before'}
+        {#if block.bars}<span class="soft">bars {block.bars.fromBar}–{block.bars.toBar}</span>{/if}
+      </p>
+    {:else if standing}
+      <p class="holds">Nothing holds yet: the plan goes on from here.</p>
+    {/if}
+  </section>
+  <div class="ways">
+    <button class="next" onclick={onNext}>
+      <strong>{next ? 'next' : 'done'}</strong>
+      {#if next}<b>{next.name}</b><span
+          >{minutes(next.minutes)}{#if next.bars}, bars {next.bars.fromBar}–{next.bars.toBar}{/if}</span
+        >{:else}<b>that was the last block</b>{/if}
+    </button>
+    {#if !isHurt}<button onclick={onMore}
+        ><strong>3 more minutes</strong><span>the rest of the day 3 min later</span></button
+      >{/if}
+    <button onclick={onShorter}><strong>shorter</strong><span>the mind wandered: it is noted</span></button>
+  </div>
+</div>
+
+<style>
+  .end {
+    display: grid;
+    grid-template-columns: 1.55fr 1fr;
+    flex: 1;
+    min-height: 0;
+    background: var(--ink);
+    color: var(--paper);
+  }
+  section {
+    position: relative;
+    display: grid;
+    align-content: start;
+    padding: 36px 36px 24px 24px;
+    border-right: 16px double var(--paper);
+  }
+  h1 {
+    font-size: clamp(24px, 3.4vw, 34px);
+  }
+  .soft,
+  .ways span {
+    color: inherit;
+    font-size: clamp(17px, 2.4vw, 24px);
+    font-stretch: 84%;
+    opacity: 0.8;
+  }
+  .tempo :global(svg) {
+    margin-right: 14px;
+    vertical-align: 0;
+  }
+  .tempo {
+    margin-top: 9vh;
+    font-size: clamp(96px, 19vw, 220px);
+    font-weight: 700;
+    line-height: 0.9;
+  }
+  .tread {
+    height: 16px;
+    background: var(--paper);
+  }
+  .holds {
+    display: grid;
+    margin-top: 16px;
+    font-size: clamp(22px, 3.2vw, 32px);
+    font-weight: 600;
+  }
+  .ways {
+    display: grid;
+    grid-auto-rows: 1fr;
+    grid-template-rows: 2fr;
+  }
+  .ways button {
+    display: grid;
+    align-content: center;
+    gap: 6px;
+    padding: 16px 28px;
+    border: 0;
+    border-top: 2px solid var(--paper);
+    background: none;
+    color: inherit;
+    line-height: 1.15;
+    text-align: left;
+  }
+  .ways strong {
+    font-size: clamp(28px, 4vw, 44px);
+  }
+  .ways .next {
+    background: var(--paper);
+    color: var(--ink);
+  }
+  .next strong {
+    font-size: clamp(56px, 10vw, 108px);
+    line-height: 0.9;
+  }
+  .next b {
+    font-size: clamp(20px, 2.8vw, 28px);
+    font-weight: 650;
+  }
+  .ways button:focus-visible {
+    outline: 3px solid currentColor;
+    outline-offset: -8px;
+  }
+  @media (max-width: 720px) {
+    .end {
+      grid-template: auto 1fr / 1fr;
+    }
+    section {
+      padding: 20px 16px;
+      border-right: 0;
+      border-bottom: 12px double var(--paper);
+    }
+    .tempo {
+      margin-top: 14px;
+      font-size: 96px;
+    }
+  }
+</style>

@@ -1,0 +1,5 @@
+/** "5:18"; below nothing "0:00". */
+export function sayClock(seconds: number): string {
+  const whole = Math.max(0, Math.ceil(seconds));
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
+}

@@ -1,0 +1,110 @@
+<!-- The day on a phone: minutes run down, each block a row with what it climbs. -->
+<script lang="ts">
+  import type { DeskBlock } from '$lib/core/practice';
+  import { clickOf } from '$lib/core/tempo';
+  import Sign from '$lib/components/desk/Sign.svelte';
+  import Tempo from '$lib/components/note/Tempo.svelte';
+  import { tempoIn } from '$lib/core/units';
+
+  let {
+    blocks,
+    inHand,
+    onPick
+  }: { blocks: readonly DeskBlock[]; inHand: string | null; onPick: (id: string) => void } = $props();
+
+  /** Height of a minute, with enough for two lines. */
+  const height = (minutes: number) => Math.max(58, Math.min(120, minutes * 7));
+  function climb({ work }: DeskBlock) {
+    if (!work) return null;
+    const goal = Math.max(...work.way);
+    const click = clickOf({ bpm: goal, unit: work.unit });
+    if (!click) return null;
+    const from = tempoIn({ bpm: work.way[0]!, unit: work.unit }, click.unit);
+    return { ...click, from: from < click.bpm ? from : null };
+  }
+</script>
+
+<ol>
+  {#each blocks as block (block.id)}
+    {@const tempo = climb(block)}
+    <li>
+      <button
+        class:in-hand={inHand === block.id}
+        class:done={block.run?.end}
+        style:min-height="{height(block.minutes)}px"
+        aria-pressed={inHand === block.id}
+        onclick={() => onPick(block.id)}
+      >
+        <span class="minutes">{block.minutes}<span class="hidden"> minutes</span></span>
+        <span class="line"></span>
+        <span class="what">
+          <strong>{block.name}</strong>
+          <span
+            >{#if block.bars}bars {block.bars.fromBar}–{block.bars.toBar}{/if}{#if block.run?.end}{block.bars
+                ? ', '
+                : ''}done{/if}</span
+          >
+          <span class="soft">{block.why}</span>
+        </span>
+        {#if tempo}<span class="tempo"
+            ><Tempo bpm={tempo.bpm} unit={tempo.unit} from={tempo.from} height={18} /></span
+          >{:else}<span class="sign"><Sign kind={block.kind} /></span>{/if}
+      </button>
+    </li>
+  {/each}
+</ol>
+
+<style>
+  ol {
+    margin: 0;
+    padding: 0;
+    border-bottom: 5px double var(--ink);
+    list-style: none;
+  }
+  button {
+    display: grid;
+    grid-template-columns: 34px 6px minmax(0, 1fr) auto;
+    gap: 0 10px;
+    align-items: stretch;
+    width: 100%;
+    padding: 0;
+    border: 0;
+    border-top: 1px solid var(--ink);
+    background: none;
+    line-height: 1.25;
+    text-align: left;
+  }
+  .in-hand {
+    background: var(--ground);
+  }
+  .minutes {
+    padding-top: 4px;
+    font-size: 20px;
+    font-weight: 700;
+    text-align: right;
+  }
+  .line {
+    border-left: 3px solid var(--plan);
+  }
+  .done .line {
+    border-left: 6px solid var(--ink);
+  }
+  .what {
+    display: grid;
+    align-content: start;
+    padding: 5px 0 8px;
+    font-stretch: 88%;
+  }
+  .what .soft {
+    font-size: 0.93rem;
+  }
+  .tempo {
+    padding-top: 5px;
+    font-weight: 650;
+  }
+  .sign {
+    width: 56px;
+    height: 30px;
+    margin-top: 8px;
+  }
+</style>

@@ -1,0 +1,213 @@
+<!--
+  The day as one line, minutes from left to right, in systems where it is long: each block a window into its item's row, hanging below its
+  target by clicks, what holds thick and today's step thin. A click takes a block in hand.
+-->
+<script lang="ts">
+  import type { DeskBlock } from '$lib/core/practice';
+  import { clickOf } from '$lib/core/tempo';
+  import NoteValue from '$lib/components/note/NoteValue.svelte';
+  import Sign from '$lib/components/desk/Sign.svelte';
+  import { sayAt } from '$lib/components/desk/tempo-words';
+  import { hangs, minutesOf, systemsOf } from './day-scale';
+
+  let {
+    blocks,
+    thereMin,
+    inHand,
+    onPick
+  }: {
+    blocks: readonly DeskBlock[];
+    thereMin: number;
+    inHand: string | null;
+    onPick: (id: string) => void;
+  } = $props();
+
+  const systems = $derived(systemsOf(blocks));
+  const isOne = $derived(systems.length === 1);
+  const scale = $derived(Math.max(...systems.map(minutesOf), isOne ? thereMin : 0));
+  const over = $derived(minutesOf(blocks) - thereMin);
+  /** Narrower than this there is no room for words under it. */
+  const NARROW = 0.055;
+  const said = (block: DeskBlock) =>
+    `${block.name}, ${block.minutes} minutes${block.run?.end ? ', done' : ''}: ${block.why}`;
+</script>
+
+{#each systems as system, s (s)}
+  {@const isLast = s === systems.length - 1}
+  <div class="system">
+    {#each system as block (block.id)}
+      {@const work = block.work}
+      {@const start = work?.way[0]}
+      {@const goal = work ? Math.max(...work.way) : undefined}
+      {@const click = work && start !== undefined ? clickOf({ bpm: start, unit: work.unit }) : null}
+      <button
+        class="block"
+        class:in-hand={inHand === block.id}
+        class:done={block.run?.end}
+        class:narrow={block.minutes / scale < NARROW}
+        style:width="{(100 * block.minutes) / scale}%"
+        aria-label={said(block)}
+        aria-pressed={inHand === block.id}
+        onclick={() => onPick(block.id)}
+      >
+        <span class="name">{block.name}</span>
+        <span class="window">
+          {#if work && click && start !== undefined && goal !== undefined}
+            <span class="start" style:top="{8 + hangs(block, start)}px"
+              ><b><NoteValue unit={click.unit} height={18} />{sayAt(start, work.unit)}</b></span
+            >
+            {#if goal > start}
+              <span
+                class="riser"
+                style:top="{8 + hangs(block, goal)}px"
+                style:height="{Math.max(2, hangs(block, start) - hangs(block, goal) + 5)}px"
+              ></span>
+              <span class="goal" style:top="{8 + hangs(block, goal)}px"
+                ><b>{sayAt(goal, work.unit, click)}</b></span
+              >
+            {/if}
+          {:else}<span class="sign"><Sign kind={block.kind} /></span>{/if}
+        </span>
+        <span class="minutes">{block.minutes}</span>
+        <span class="why"
+          >{#if block.bars}<b
+              >{block.bars.fromBar === block.bars.toBar
+                ? `bar ${block.bars.fromBar}`
+                : `bars ${block.bars.fromBar}–${block.bars.toBar}`}</b
+            >{/if}
+          {block.why}</span
+        >
+      </button>
+    {/each}
+    {#if isLast}
+      <span class="end" style:left="{(100 * minutesOf(system)) / scale}%"></span>
+      {#if over > 0}<span
+          class="over"
+          style:left="{(100 * Math.max(0, minutesOf(system) - over)) / scale}%"
+          style:width="{(100 * Math.min(over, minutesOf(system))) / scale}%"
+        ></span>{/if}
+    {/if}
+  </div>
+{/each}
+
+<style>
+  .system {
+    position: relative;
+    display: flex;
+    align-items: flex-end;
+    margin-bottom: 12px;
+  }
+  .block {
+    display: flex;
+    flex-direction: column;
+    min-width: 0;
+    padding: 0;
+    border: 0;
+    background: none;
+    line-height: 1.25;
+    text-align: left;
+  }
+  .name {
+    display: grid;
+    align-content: end;
+    height: 44px;
+    padding: 0 4px 6px 8px;
+    overflow: hidden;
+    font-size: 14px;
+    font-stretch: 84%;
+    font-weight: 650;
+    hyphens: auto;
+    overflow-wrap: break-word;
+  }
+  .window {
+    position: relative;
+    height: 192px;
+    border-top: 1px solid var(--rule);
+    border-bottom: 3px solid var(--plan);
+    border-left: 1px solid var(--ink);
+  }
+  .block:first-child .window {
+    border-left: 0;
+  }
+  .in-hand .window {
+    background: var(--ground);
+  }
+  .done .window {
+    border-bottom: 7px solid var(--ink);
+  }
+  .start {
+    position: absolute;
+    left: 0;
+    width: 45%;
+    border-top: 5px solid var(--ink);
+  }
+  .start b,
+  .goal b {
+    position: absolute;
+    bottom: 6px;
+    font-size: 18px;
+    white-space: nowrap;
+  }
+  .start b {
+    left: 4px;
+  }
+  .riser {
+    position: absolute;
+    left: 45%;
+    border-left: 2px solid var(--plan);
+  }
+  .goal {
+    position: absolute;
+    left: 45%;
+    width: 55%;
+    border-top: 2px solid var(--plan);
+    color: var(--plan);
+  }
+  .goal b {
+    right: 4px;
+    font-size: 16px;
+  }
+  .sign {
+    position: absolute;
+    inset: 50px 10%;
+    max-width: 110px;
+    margin: 0 auto;
+  }
+  .minutes {
+    padding: 4px 0 0 8px;
+    font-size: 24px;
+    font-weight: 700;
+  }
+  .why {
+    height: 76px;
+    padding: 0 6px 0 8px;
+    overflow: hidden;
+    color: var(--soft);
+    font-size: 13px;
+    font-stretch: 78%;
+    overflow-wrap: break-word;
+  }
+  .why b {
+    display: block;
+    color: var(--ink);
+    font-weight: 500;
+  }
+  .narrow .why {
+    visibility: hidden;
+  }
+  .end {
+    position: absolute;
+    top: 44px;
+    height: 204px;
+    border-left: 4px solid var(--ink);
+    box-shadow: -5px 0 0 -3px var(--ink);
+  }
+  .over {
+    position: absolute;
+    top: 45px;
+    height: 191px;
+    border-left: 4px solid var(--ink);
+    background: repeating-linear-gradient(45deg, var(--rule) 0 2px, transparent 2px 6px);
+    pointer-events: none;
+  }
+</style>

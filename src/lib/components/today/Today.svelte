@@ -1,0 +1,326 @@
+<!-- Today: the road map as one line of the day, its sum against the minutes there, and Begin. -->
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { goto } from '$app/navigation';
+  import { asBegun, blockInHand, leaveForLater } from '$lib/core/practice';
+  import { WEEKDAY_NAMES, dayOf, sayDate, weekdayOf } from '$lib/core/units';
+  import type { TodayView } from '$lib/schema/view';
+  import { DeskSession } from '$lib/state/desk.svelte';
+  import QueueWords from '$lib/components/desk/QueueWords.svelte';
+  import DayColumn from './DayColumn.svelte';
+  import DayLine from './DayLine.svelte';
+  import { minutesOf } from './day-scale';
+
+  let { view, owner }: { view: TodayView; owner: string } = $props();
+
+  // one session for the page's life: what it shows comes from its events
+  // svelte-ignore state_referenced_locally
+  const session = new DeskSession({
+    candidateId: view.candidate.id,
+    owner,
+    date: view.today,
+    roadMap: view.roadMap,
+    events: view.events
+  });
+  onMount(() => {
+    void session.open();
+    return () => session.close();
+  });
+
+  const all = $derived(session.day?.blocks ?? asBegun(view.roadMap));
+  const blocks = $derived(all.filter((block) => !block.isDropped));
+  const dropped = $derived(all.filter((block) => block.isDropped));
+  const sum = $derived(minutesOf(blocks));
+  const over = $derived(sum - view.thereMin);
+  const next = $derived(session.day ? blockInHand(session.day) : (blocks[0] ?? null));
+  const desk = $derived(`/auditions/${view.audition.id}/desk`);
+  let picked = $state<string | null>(null);
+  const inHand = $derived(blocks.find((block) => block.id === picked) ?? null);
+  const index = $derived(blocks.findIndex((block) => block.id === picked));
+  let less = $state('');
+  let fault = $state('');
+  let says = $state('');
+
+  const pick = (id: string) => (picked = picked === id ? null : id);
+
+  /** Between the blocks it is to stand between. */
+  async function shift(by: -1 | 1) {
+    const [a, b] = by < 0 ? [blocks[index - 2], blocks[index - 1]] : [blocks[index + 1], blocks[index + 2]];
+    const from = a?.place ?? (b?.place ?? 0) - 2;
+    const to = b?.place ?? (a?.place ?? 0) + 2;
+    await session.set(inHand!.id, { place: (from + to) / 2 });
+  }
+  async function lengthen(by: number) {
+    await session.set(inHand!.id, { minutes: Math.min(360, Math.max(1, inHand!.minutes + by)) });
+  }
+  async function drop() {
+    await session.set(inHand!.id, { isDropped: true });
+    picked = null;
+  }
+  async function lessTime(event: SubmitEvent) {
+    event.preventDefault();
+    const minutes = Number(less.trim().replace(',', '.'));
+    says = '';
+    if (!Number.isInteger(minutes) || minutes < 1 || less.trim() === '')
+      return void (fault = 'How many minutes are left today? A whole number, at least 1.');
+    fault = '';
+    const left = leaveForLater(all, minutes);
+    for (const id of left) await session.set(id, { isDropped: true });
+    const names = all.filter((block) => left.includes(block.id)).map((block) => block.name);
+    says = names.length === 0 ? 'All of it fits.' : `These wait: ${names.join(', ')}.`;
+  }
+  const begin = () => goto(`${desk}?begin`);
+</script>
+
+{#snippet words()}
+  {#if inHand}
+    <div class="words" role="group" aria-label="Change {inHand.name}">
+      <strong>{inHand.name}, {inHand.minutes} min</strong>
+      <button class="quiet" disabled={index === 0 || inHand.run !== null} onclick={() => shift(-1)}
+        >earlier</button
+      >
+      <button
+        class="quiet"
+        disabled={index === blocks.length - 1 || inHand.run !== null}
+        onclick={() => shift(1)}>later</button
+      >
+      <button class="quiet" disabled={inHand.run?.end != null} onclick={() => lengthen(1)}>longer</button>
+      <button
+        class="quiet"
+        disabled={inHand.run?.end != null || inHand.minutes <= 1}
+        onclick={() => lengthen(-1)}>shorter</button
+      >
+      <button class="quiet" disabled={inHand.run !== null} onclick={drop}>drop</button>
+    </div>
+  {/if}
+{/snippet}
+
+<div class="today">
+  <div class="side">
+    <h2>{WEEKDAY_NAMES[weekdayOf(dayOf(view.today)) - 1]}</h2>
+    <p class="soft">{sayDate(dayOf(view.today))}</p>
+    {#if blocks.length > 0}<p class="sum phone"><b>{sum}</b> of {view.thereMin} minutes</p>{/if}
+  </div>
+  {#if blocks.length > 0}
+    <div class="map">
+      <div class="wide">
+        <DayLine {blocks} thereMin={view.thereMin} inHand={picked} onPick={pick} />
+        {@render words()}
+      </div>
+      <div class="column">
+        <DayColumn {blocks} inHand={picked} onPick={pick} />
+        {@render words()}
+      </div>
+    </div>
+    <p class="sum desk" class:over={over > 0}>
+      <b>{sum}</b> of {view.thereMin}<br />
+      {#if over > 0}<strong>{over} too many</strong>{:else if over < 0}{-over} free{:else}as planned{/if}
+    </p>
+    {#if next}<button class="begin" onclick={begin}
+        ><span>{session.day ? (next.run ? 'Go on' : 'Next') : 'Begin'}</span>
+        <small>{session.day || next.kind === 'warm-up' ? `with ${next.name}` : ''}</small></button
+      >{:else}<p class="begin done"><span>Done</span><small>all of today is played</small></p>{/if}
+  {:else}
+    <p class="map first">
+      {view.roadMap.length === 0 ? 'No minutes today: a day of rest.' : 'All of today is left out.'}
+    </p>
+  {/if}
+</div>
+{#if session.fault}<p role="alert">{session.fault}</p>{/if}
+
+<div class="rest">
+  {#if dropped.length > 0}
+    <h3>Left for later</h3>
+    <p class="dropped">
+      {#each dropped as block (block.id)}<button
+          class="quiet"
+          onclick={() => session.set(block.id, { isDropped: false })}
+          >{block.name}, {block.minutes} min: put back</button
+        >{/each}
+    </p>
+  {/if}
+  {#if blocks.some((block) => block.run === null)}
+    <h3>Less time today</h3>
+    <form class="less" onsubmit={lessTime}>
+      <label
+        ><input
+          inputmode="numeric"
+          size="4"
+          bind:value={less}
+          aria-invalid={fault ? 'true' : undefined}
+          aria-describedby="less-says"
+        /> minutes are left</label
+      >
+      <button class="action">Fit it in</button>
+      <span id="less-says" role="status">{fault || says}</span>
+    </form>
+  {/if}
+  <h3>Tomorrow</h3>
+  <p>
+    {#if view.tomorrow.roadMap.length > 0}{sayDate(dayOf(view.tomorrow.date))},
+      {view.tomorrow.roadMap.reduce((total, block) => total + block.minutes, 0)} minutes:
+      {view.tomorrow.roadMap.map((block) => `${block.name} ${block.minutes}`).join(' · ')}{:else}no practice.{/if}
+  </p>
+  {#if view.lessonNote}
+    <h3>From the lesson</h3>
+    <p class="note">
+      {view.lessonNote.note} <span class="soft">{sayDate(dayOf(view.lessonNote.date))}</span>
+    </p>
+  {/if}
+  <p class="state"><QueueWords state={session.queueState} /></p>
+</div>
+
+<style>
+  .today {
+    position: relative;
+    display: grid;
+    grid-template-columns: var(--names) minmax(0, 1fr) var(--targets);
+    margin-top: 16px;
+  }
+  .side h2 {
+    font-size: 1.9rem;
+    line-height: 1.1;
+  }
+  .column,
+  .sum.phone {
+    display: none;
+  }
+  .sum.desk {
+    align-self: start;
+    padding: 116px 0 0 12px;
+    font-size: 14px;
+    font-stretch: 88%;
+  }
+  .sum b {
+    font-size: 32px;
+    line-height: 1;
+  }
+  .first {
+    padding: 24px 0;
+    font-size: 1.2rem;
+  }
+  .begin {
+    position: absolute;
+    top: 158px;
+    left: 0;
+    display: grid;
+    align-content: center;
+    justify-items: end;
+    width: var(--names);
+    height: 81px;
+    padding: 0 16px;
+    border: 0;
+    background: var(--ink);
+    color: var(--paper);
+    line-height: 1;
+  }
+  .begin.done {
+    background: none;
+    border-top: 3px solid var(--ink);
+    border-bottom: 7px double var(--ink);
+    color: var(--ink);
+  }
+  .begin span {
+    font-size: 40px;
+    font-weight: 700;
+  }
+  .begin small {
+    max-width: 100%;
+    overflow: hidden;
+    font-size: 13px;
+    font-stretch: 84%;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .words {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: baseline;
+    gap: 4px 22px;
+    padding: 6px 8px;
+    border: solid var(--ink);
+    border-width: 0 2px 2px;
+  }
+  .words button:disabled {
+    color: var(--soft);
+    cursor: default;
+    text-decoration: none;
+  }
+  .rest {
+    display: grid;
+    grid-template-columns: var(--names) minmax(0, 1fr);
+    gap: 10px 0;
+    align-items: baseline;
+    margin-top: 24px;
+    padding-top: 16px;
+    border-top: 1px solid var(--rule);
+  }
+  .less {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: baseline;
+    gap: 6px 16px;
+  }
+  .dropped {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 24px;
+  }
+  .note {
+    white-space: pre-line;
+  }
+  .state {
+    grid-column: 1 / -1;
+    text-align: right;
+  }
+  @media (max-width: 900px) {
+    .today {
+      display: block;
+      padding-bottom: 8px;
+    }
+    .side {
+      position: relative;
+      margin-bottom: 10px;
+    }
+    .sum.phone {
+      position: absolute;
+      right: 0;
+      bottom: 0;
+      display: block;
+    }
+    .sum.phone b {
+      font-size: 20px;
+    }
+    .sum.desk,
+    .wide {
+      display: none;
+    }
+    .column {
+      display: block;
+    }
+    .begin {
+      position: sticky;
+      top: auto;
+      bottom: 0;
+      z-index: 2;
+      grid-template-columns: auto 1fr;
+      align-items: baseline;
+      width: 100%;
+      height: 72px;
+      margin-top: 14px;
+    }
+    .begin small {
+      font-size: 16px;
+    }
+    .rest {
+      grid-template-columns: minmax(0, 1fr);
+      gap: 4px;
+    }
+    .rest h3 {
+      margin-top: 10px;
+    }
+    .words button {
+      min-height: 44px;
+    }
+  }
+</style>

@@ -1,0 +1,217 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { DeskEvent, RoadBlock } from '../record';
+import { asBegun, blockInHand, readDeskDay, standingOf, sumOfDay, workNow } from './desk';
+import { touchesOfDay } from './desk-touch';
+import { leaveForLater } from './less-time';
+
+const DATE = '2026-11-24';
+const START = Date.parse('2026-11-24T17:00:00Z');
+
+function block(id: string, more: Partial<RoadBlock> = {}): RoadBlock {
+  return {
+    id,
+    kind: 'ladder',
+    itemId: 'etude',
+    sectionId: 's',
+    name: 'Etude',
+    bars: { fromBar: 1, toBar: 8 },
+    minutes: 10,
+    why: '',
+    dueOn: null,
+    work: {
+      unit: 'quarter',
+      targetBpm: 80,
+      heldBpm: 60,
+      way: [60, 63, 66],
+      below: [58, 56],
+      furtherBpm: 69,
+      inARow: 3
+    },
+    ...more
+  };
+}
+const warmUp = block('w', {
+  kind: 'warm-up',
+  itemId: null,
+  sectionId: null,
+  bars: null,
+  work: null,
+  minutes: 8
+});
+
+/** Events of one device, a number of seconds after the start. */
+class Device {
+  readonly events: DeskEvent[] = [];
+  constructor(
+    readonly name = 'tablet',
+    readonly date = DATE
+  ) {}
+
+  at(seconds: number, event: Record<string, unknown>): this {
+    const seq = this.events.length;
+    const made = { id: `${this.name}-${seq}`, device: this.name, seq, date: this.date };
+    this.events.push({ ...made, atMs: START + seconds * 1000, ...event } as DeskEvent);
+    return this;
+  }
+  day(blocks: readonly RoadBlock[], seconds = 0) {
+    return this.at(seconds, { kind: 'day', blocks });
+  }
+  begin(seconds: number, id: string) {
+    return this.at(seconds, { kind: 'begin', block: id });
+  }
+  answer(seconds: number, id: string, mark: 'c' | 'n', bpm: number) {
+    return this.at(seconds, {
+      kind: 'move',
+      block: id,
+      move: { kind: mark === 'c' ? 'clean' : 'not-yet' },
+      bpm
+    });
+  }
+  end(seconds: number, id: string, played: number, how = 'next') {
+    return this.at(seconds, { kind: 'end', block: id, seconds: played, how });
+  }
+}
+const dayOfEvents = (events: readonly DeskEvent[]) => readDeskDay(events, DATE)!;
+
+/** 58 clean leads up, 60 holds, 63 is begun: two tempos beside the one that led up. */
+function played(): Device {
+  const device = new Device()
+    .day([warmUp, block('a'), block('b')])
+    .begin(0, 'w')
+    .end(500, 'w', 500);
+  device.begin(500, 'a').answer(560, 'a', 'c', 58);
+  [600, 630, 660].forEach((at) => device.answer(at, 'a', 'c', 60));
+  return device.answer(720, 'a', 'n', 63).answer(780, 'a', 'c', 63).end(1100, 'a', 600);
+}
+
+describe('a day at the desk', () => {
+  it('follows from its events as a set: in any order, any number of times', () => {
+    const { events } = played();
+    const once = dayOfEvents(events);
+    fc.assert(
+      fc.property(fc.shuffledSubarray([...events, ...events], { minLength: events.length * 2 }), (mixed) => {
+        expect(dayOfEvents(mixed)).toEqual(once);
+      }),
+      { numRuns: 50, seed: 7 }
+    );
+    expect(blockInHand(once)!.id).toBe('b');
+    expect(sumOfDay(once)).toBe(28);
+  });
+
+  it('leaves out an answer that was taken back, and nothing else', () => {
+    const { events } = new Device()
+      .day([block('a')])
+      .begin(0, 'a')
+      .answer(30, 'a', 'c', 58)
+      .answer(60, 'a', 'c', 60)
+      .answer(90, 'a', 'n', 60);
+    const before = standingOf(dayOfEvents(events.slice(0, 4)), dayOfEvents(events.slice(0, 4)).blocks[0]!);
+    const undo = { ...events[1]!, id: 'u', seq: 9, atMs: START + 95_000, kind: 'undo', event: events[4]!.id };
+    const day = dayOfEvents([...events, undo as DeskEvent]);
+    expect(standingOf(day, day.blocks[0]!)).toEqual(before);
+    expect(day.blocks[0]!.run!.answers.map(({ mark }) => mark).join('')).toBe('cc');
+  });
+
+  it('takes the latest of what is set by hand, and keeps what was begun of another device’s day', () => {
+    const tablet = new Device('tablet').day([block('a'), block('b')]);
+    const phone = new Device('phone')
+      .day([block('c'), block('d')], 5)
+      .begin(10, 'c')
+      .at(20, { kind: 'set', block: 'a', set: { minutes: 5 } })
+      .at(30, { kind: 'set', block: 'b', set: { place: -1 } });
+    tablet.at(25, { kind: 'set', block: 'a', set: { minutes: 7 } });
+    const day = dayOfEvents([...phone.events, ...tablet.events]);
+    expect(day.blocks.map(({ id, minutes }) => [id, minutes])).toEqual([
+      ['b', 10],
+      ['a', 7],
+      ['c', 10]
+    ]);
+  });
+
+  it('takes up in a later block what an earlier one brought to hold, and begins a click below but once', () => {
+    const device = played().begin(1200, 'b');
+    const day = dayOfEvents(device.events);
+    const [, a, b] = day.blocks;
+    expect(workNow(day, a!)).toMatchObject({ way: [60, 63, 66], isFirstToday: true });
+    expect(standingOf(day, a!)).toMatchObject({ bpm: 63, heldBpm: 60, counted: 1 });
+    expect(workNow(day, b!)).toMatchObject({ heldBpm: 60, isFirstToday: false });
+    expect(standingOf(day, b!)!.bpm).toBe(60);
+  });
+});
+
+describe('what a day leaves in the log', () => {
+  it('is a touch for each block of an item, with a series for each tempo, in seconds of the block', () => {
+    const [touch, ...others] = touchesOfDay(dayOfEvents(played().events));
+    expect(others).toEqual([]);
+    // 600 s from 500 to 1100; by the clock 60 s to the end of 58, 100 more of 60, 120 more of 63: of 280
+    expect(touch).toMatchObject({ id: 'a', itemId: 'etude', date: DATE, minutes: 10, fromBar: 1, toBar: 8 });
+    expect(touch!.series!.map(({ tempoBpm, attempts, seconds }) => [tempoBpm, attempts, seconds])).toEqual([
+      [58, 'c', 128],
+      [60, 'ccc', 214],
+      [63, 'nc', 258]
+    ]);
+  });
+
+  it('loses no minute: what is over goes on to the next block, whatever the blocks last', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 20, max: 1500 }), { minLength: 1, maxLength: 9 }), (lengths) => {
+        const device = new Device().day(lengths.map((_, i) => block(`b${i}`)));
+        let at = 0;
+        lengths.forEach((seconds, i) => {
+          device.begin(at, `b${i}`).answer(at + 1, `b${i}`, 'c', 60);
+          device.end((at += seconds), `b${i}`, seconds);
+        });
+        const touches = touchesOfDay(dayOfEvents(device.events));
+        const minutes = touches.reduce((sum, touch) => sum + touch.minutes, 0);
+        // a block that was answered has a minute at least
+        const least = lengths.filter((seconds) => seconds < 60).length;
+        expect(Math.abs(minutes * 60 - lengths.reduce((a, b) => a + b, 0))).toBeLessThanOrEqual(
+          30 + 60 * least
+        );
+        touches.forEach((touch, i) =>
+          expect(touch.series!.reduce((sum, one) => sum + one.seconds, 0)).toBe(lengths[i])
+        );
+      }),
+      { numRuns: 200, seed: 3 }
+    );
+  });
+
+  it('counts only what was between the events while a block goes on, without long gaps', () => {
+    const device = new Device()
+      .day([block('a')])
+      .begin(0, 'a')
+      .answer(60, 'a', 'c', 60)
+      .answer(4000, 'a', 'c', 60);
+    const day = dayOfEvents(device.events);
+    // a minute, and four of the hour in which nothing happened
+    expect(day.blocks[0]!.run!.seconds).toBe(300);
+    expect(touchesOfDay(day)).toEqual([]);
+  });
+});
+
+describe('less time today', () => {
+  const day = asBegun([
+    warmUp,
+    block('late', { minutes: 12, dueOn: '2026-11-20' }),
+    block('soon', { minutes: 15, dueOn: '2026-11-25' }),
+    block('rest', { kind: 'rest', itemId: null, work: null, minutes: 5 }),
+    block('far', { minutes: 10, dueOn: '2026-12-10' }),
+    block('run', { kind: 'run', work: null, minutes: 7 })
+  ]);
+
+  it('keeps the warm-up, what is farthest behind and what is due soonest; whole blocks go', () => {
+    // 8 + 12 + 15 = 35, and nothing of what is left fits into the other 5
+    expect(leaveForLater(day, 40)).toEqual(['rest', 'far', 'run']);
+    // 8 + 12, and the run of 7 instead of the 15 that do not fit
+    expect(leaveForLater(day, 27)).toEqual(['soon', 'rest', 'far']);
+    expect(leaveForLater(day, 57)).toEqual([]);
+    expect(leaveForLater(day, 1)).toEqual(day.map(({ id }) => id));
+  });
+
+  it('asks no rest of less than an hour’s play, and leaves alone what was begun', () => {
+    expect(leaveForLater(day, 52)).toEqual(['rest']);
+    const begun = day.map((one) => (one.id === 'run' ? { ...one, run: {} as never } : one));
+    expect(leaveForLater(begun, 1)).not.toContain('run');
+  });
+});

@@ -1,0 +1,101 @@
+import { describe, expect, it } from 'vitest';
+import { TODAY, clean, etude, freeTime, request, roundOn } from '../../../../../tests/fixtures/etude-season';
+import { randomSeasons } from '../../../../../tests/fixtures/random-season';
+import type { SeasonRequest } from '../facts/request';
+import { laySeason } from '../lay/lay';
+import { clockMinutes, makeRoadMap } from './road-map';
+
+const idOf = (index: number) => `b${index}`;
+function roadMapOf(given: SeasonRequest, date = given.today) {
+  const plan = laySeason(given);
+  const { items, time, schools, log } = given;
+  return { plan, blocks: makeRoadMap(plan, { items, time, schools, log }, date, idOf) };
+}
+
+describe('a day’s road map', () => {
+  const given = request([etude('A', 96), etude('B', 108)], {
+    rounds: [roundOn('2026-12-20')],
+    log: [clean('A', '2026-11-23', 60, 10), clean('B', '2026-11-23', 66, 10)]
+  });
+
+  it('has the warm-up, the fundamentals and the plan’s blocks in their order, each with its minutes', () => {
+    const { plan, blocks } = roadMapOf(given);
+    const planned = plan.days.find((day) => day.date === TODAY)!.blocks;
+    expect(blocks.slice(0, 2).map(({ kind, minutes }) => [kind, minutes])).toEqual([
+      ['warm-up', 10],
+      ['fundamentals', 5]
+    ]);
+    expect(blocks.slice(2).map(({ itemId, minutes }) => [itemId, minutes])).toEqual(
+      planned.map(({ itemId, minutes }) => [itemId, minutes])
+    );
+    // 60 of the clock on a Tuesday
+    expect(clockMinutes(plan, TODAY)).toBe(60);
+  });
+
+  it('works from what holds by the school’s steps to today’s rung, with the rung after it one further', () => {
+    const { plan, blocks } = roadMapOf(given);
+    const block = blocks.find(({ kind, itemId }) => kind === 'ladder' && itemId === 'A')!;
+    const rungs = plan.items[0]!.rungs.map(({ bpm }) => bpm);
+    const goal = block.work!.way.at(-1)!;
+    // by single clicks from 60: 63, 66, 69, 72 ...
+    expect(block.work!.way[0]).toBe(60);
+    expect(rungs).toContain(goal);
+    expect(block.work).toMatchObject({
+      unit: 'quarter',
+      targetBpm: 96,
+      heldBpm: 60,
+      below: [58, 56, 54, 52, 50],
+      furtherBpm: rungs[rungs.indexOf(goal) + 1],
+      inARow: 3
+    });
+    expect(block.why).toMatch(new RegExp(`^${goal} is due (today|tomorrow|on )`));
+  });
+
+  it('says what was not reached by its day', () => {
+    const days = ['2026-11-24', '2026-11-26', '2026-11-28', '2026-12-03'];
+    let previous: SeasonRequest['previous'];
+    for (const today of days) previous = laySeason({ ...given, today, began: TODAY, previous }).agreed;
+    const late = roadMapOf({ ...given, today: '2026-12-05', began: TODAY, previous });
+    expect(late.blocks.find(({ kind }) => kind === 'ladder')!.why).toMatch(/ was due on | was not reached/);
+  });
+
+  it('rests five minutes before the block that would make it over fifty-five of play', () => {
+    const items = ['A', 'B', 'C', 'D', 'E'].map((id) => etude(id, 132, 48));
+    const busy = request(items, {
+      rounds: [roundOn('2026-12-12')],
+      time: { ...freeTime(150), warmUpMin: 15 }
+    });
+    const { blocks } = roadMapOf(busy);
+    expect(blocks.some(({ kind }) => kind === 'rest')).toBe(true);
+    expect(blocks.at(-1)!.kind).not.toBe('rest');
+    let play = 0;
+    for (const { kind, minutes } of blocks) {
+      play = kind === 'rest' ? 0 : play + minutes;
+      expect(play).toBeLessThanOrEqual(55);
+    }
+  });
+
+  it('is empty on a day without minutes', () => {
+    // Wednesdays are free
+    expect(roadMapOf(given, '2026-11-25').blocks).toEqual([]);
+  });
+
+  it('over random seasons leaves no planned minute out, and never works above the target', () => {
+    for (const season of randomSeasons(12)) {
+      const plan = laySeason(season);
+      for (const day of plan.days.slice(0, 10)) {
+        const { items, time, schools, log } = season;
+        const blocks = makeRoadMap(plan, { items, time, schools, log }, day.date, idOf);
+        const sum = blocks.reduce((all, b) => all + (b.itemId === null ? 0 : b.minutes), 0);
+        expect(sum).toBe(day.blocks.reduce((all, b) => all + b.minutes, 0));
+        for (const { work } of blocks) {
+          if (!work) continue;
+          const { way, below, furtherBpm, targetBpm } = work;
+          expect(Math.max(...way, furtherBpm ?? 0)).toBeLessThanOrEqual(targetBpm * (1 + 1e-9));
+          expect([...below].sort((a, b) => b - a)).toEqual(below);
+          expect(below.every((bpm) => bpm < way[0]!)).toBe(true);
+        }
+      }
+    }
+  });
+});

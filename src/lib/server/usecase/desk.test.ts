@@ -1,0 +1,144 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import type { DeskEvent } from '../../core/record';
+import type { App, Who } from '../app';
+import { findItem } from '../store/item';
+import {
+  addPlayer,
+  addRound,
+  openStudio,
+  STUDY,
+  TEACHER,
+  timeOf
+} from '../../../../tests/fixtures/small-studio';
+import { readLog } from './log';
+import { addItem, removeItem } from './list';
+import { findFirstAudition, keepDeskEvents, readToday } from './desk';
+
+const TODAY = '2026-11-24';
+const NOW = Date.parse('2026-11-24T16:00:00Z');
+
+let app: App;
+let candidateId: string;
+let auditionId: string;
+let itemId: string;
+let ada: Who;
+
+beforeEach(() => {
+  ({ app, candidateId, auditionId, itemId } = openStudio(() => NOW, timeOf(60, [1, 2, 3, 4, 5])));
+  ada = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
+});
+
+/** A day of which the first block is played: three clean at the tempo it begins at. */
+function session(device = 'tablet', from = 0): DeskEvent[] {
+  const blocks = readToday(app, ada, { auditionId }).roadMap;
+  const { id, work } = blocks[0]!;
+  const made = (seq: number) => ({
+    id: `${device}-${from + seq}`,
+    device,
+    seq: from + seq,
+    atMs: NOW + (from + seq) * 60_000,
+    date: TODAY
+  });
+  const clean = { kind: 'clean' } as const;
+  return [
+    { ...made(0), kind: 'day', blocks },
+    { ...made(1), kind: 'begin', block: id },
+    { ...made(2), kind: 'move', block: id, move: clean, bpm: work!.way[0]! },
+    { ...made(3), kind: 'move', block: id, move: clean, bpm: work!.way[0]! },
+    { ...made(4), kind: 'move', block: id, move: clean, bpm: work!.way[0]! },
+    { ...made(5), kind: 'end', block: id, seconds: 300, how: 'next' }
+  ];
+}
+const touches = () => readLog(app, ada, { auditionId }).touches;
+const keep = (events: readonly DeskEvent[], who: Who = ada) =>
+  keepDeskEvents(app, who, { candidateId, events });
+const codeOf = (run: () => unknown) => {
+  try {
+    run();
+  } catch (thrown) {
+    return (thrown as { code: string }).code;
+  }
+};
+
+describe('what a desk sends', () => {
+  it('is logged once, however often and in whatever pieces it is sent, and the plan is laid again from it', () => {
+    const before = readLog(app, ada, { auditionId }).plan!;
+    const events = session();
+    expect(keep(events.slice(0, 4))).toMatchObject({
+      isLaid: false,
+      kept: events.slice(0, 4).map((e) => e.id)
+    });
+    expect(touches()).toEqual([]);
+    expect(keep(events.slice(2))).toMatchObject({ isLaid: true, notLogged: [] });
+    keep(events);
+    keep([...events].reverse());
+    expect(touches()).toHaveLength(1);
+    expect(touches()[0]).toMatchObject({ itemId, date: TODAY, minutes: 5, evidence: 'self' });
+    expect(touches()[0]!.series).toMatchObject([{ attempts: 'ccc', tempoBpm: 48, seconds: 300 }]);
+    // nothing was known of it: half of 96 was presumed, and now holds
+    expect(before.items[0]!.sections[0]!.held).toBeNull();
+    expect(readLog(app, ada, { auditionId }).plan!.items[0]!.sections[0]!.held).toMatchObject({ bpm: 48 });
+  });
+
+  it('was heard by the teacher where the teacher’s device sent it', () => {
+    keep(session(), TEACHER);
+    expect(touches()[0]!.evidence).toBe('teacher');
+  });
+
+  it('of an item that is off the list is kept, and said; a touch taken out is not logged anew', () => {
+    const events = session();
+    keep(events.slice(0, 5));
+    removeItem(app, TEACHER, { itemId, isBack: false });
+    const answer = keep(events);
+    expect(answer).toMatchObject({ isLaid: false, kept: events.map((e) => e.id) });
+    expect(answer.notLogged).toEqual([
+      { block: expect.any(String), says: expect.stringContaining('no longer on the list') }
+    ]);
+  });
+
+  it('cannot log another candidate’s item, nor take another’s event for its own', () => {
+    const events = session();
+    keep(events);
+    const otherId = addPlayer(app, 'Bo', timeOf(60, [1, 2]));
+    const bo: Who = { kind: 'candidate', accountId: 'b', candidateId: otherId, name: 'Bo', isPutAway: false };
+    const send = (of: readonly DeskEvent[]) => keepDeskEvents(app, bo, { candidateId: otherId, events: of });
+    expect(codeOf(() => send(events))).toBe('not-allowed');
+    // Ada’s item and bars under ids of Bo’s own
+    const made = events[0] as Extract<DeskEvent, { kind: 'day' }>;
+    const day = { ...made, blocks: made.blocks.map((b) => ({ ...b, id: `bo-${b.id}` })) };
+    const stolen = [
+      day,
+      ...events.slice(1).map((e) => ({ ...e, block: `bo-${'block' in e ? e.block : ''}` }))
+    ] as DeskEvent[];
+    const renamed = stolen.map((e) => ({ ...e, id: `bo-${e.id}` }));
+    expect(send(renamed).notLogged).toHaveLength(1);
+    expect(touches()).toHaveLength(1);
+    expect(findItem(app.db, itemId)).toBeDefined();
+  });
+
+  it('with a date out of reach is refused, and nothing of it is kept', () => {
+    const events = session().map((event) => ({ ...event, date: '2199-01-01' }));
+    expect(codeOf(() => keep(events))).toBe('date-unsound');
+    expect(readToday(app, ada, { auditionId }).events).toEqual([]);
+  });
+});
+
+describe('today', () => {
+  it('names its blocks the same whoever makes the day, and shows what has happened of it', () => {
+    const ids = () => readToday(app, ada, { auditionId }).roadMap.map(({ id }) => id);
+    expect(ids()).toEqual(ids());
+    const events = session();
+    keep(events.slice(0, 3));
+    expect(readToday(app, ada, { auditionId }).events).toEqual(events.slice(0, 3));
+  });
+
+  it('is opened first for the audition that is heard next and has a list', () => {
+    const later = addRound(app, candidateId, { id: 'r2', name: 'Later', date: '2027-03-01' });
+    addItem(app, TEACHER, { auditionId: later, item: { ...STUDY, name: 'Other study' } });
+    expect(findFirstAudition(app, ada, { candidateId })).toBe(auditionId);
+    removeItem(app, TEACHER, { itemId, isBack: false });
+    expect(findFirstAudition(app, ada, { candidateId })).toBe(later);
+    const other = addPlayer(app, 'Bo');
+    expect(findFirstAudition(app, TEACHER, { candidateId: other })).toBeNull();
+  });
+});

@@ -1,0 +1,112 @@
+/**
+ * What a desk has made and not yet sent, kept on the device: each event before the screen moves on, and until the studio has said that it is
+ * kept there. Sent in order, any number of times; the studio counts each once. What is of somebody else who used this device is left alone.
+ */
+import { type IDBPDatabase, openDB } from 'idb';
+import type { DeskEvent } from '$lib/core/record';
+import type { DeskAnswer } from '$lib/schema/desk';
+
+/** As many as the studio takes in one go. */
+const AT_ONCE = 400;
+
+type Kept = { readonly key: number; readonly owner: string; readonly event: DeskEvent };
+/** An event as it is made: the queue gives it its id, its device and its number. */
+export type DeskDraft = DeskEvent extends infer One
+  ? One extends DeskEvent
+    ? Omit<One, 'id' | 'device' | 'seq' | 'atMs'>
+    : never
+  : never;
+
+/** sent: nothing waits. waiting: no line, tried again by itself. refused: the studio says why. */
+export type QueueState =
+  | { readonly kind: 'sent'; readonly atMs: number | null }
+  | { readonly kind: 'waiting'; readonly count: number }
+  | { readonly kind: 'refused'; readonly count: number; readonly says: string };
+
+const openDevice = () =>
+  openDB('irvot-desk', 1, {
+    upgrade(db) {
+      db.createObjectStore('events', { keyPath: 'key', autoIncrement: true });
+      db.createObjectStore('device');
+    }
+  });
+
+export class DeviceQueue {
+  #sending: ReturnType<DeviceQueue['send']> | null = null;
+
+  private constructor(
+    private readonly db: IDBPDatabase,
+    private readonly owner: string,
+    private readonly device: string,
+    private readonly post: (events: readonly DeskEvent[]) => Promise<Response>
+  ) {}
+
+  /** `owner` is whose account it is; rejects where the browser keeps nothing. */
+  static async open(
+    owner: string,
+    post: (events: readonly DeskEvent[]) => Promise<Response>
+  ): Promise<DeviceQueue> {
+    const db = await openDevice();
+    const changing = db.transaction('device', 'readwrite');
+    const device = ((await changing.store.get('id')) as string | undefined) ?? crypto.randomUUID();
+    await changing.store.put(device, 'id');
+    await changing.done;
+    return new DeviceQueue(db, owner, device, post);
+  }
+
+  /** Keeps an event on the device; it is kept when this resolves. */
+  async keep(draft: DeskDraft): Promise<DeskEvent> {
+    const changing = this.db.transaction(['events', 'device'], 'readwrite');
+    const seq = (((await changing.objectStore('device').get('seq')) as number | undefined) ?? 0) + 1;
+    await changing.objectStore('device').put(seq, 'seq');
+    const made = { id: crypto.randomUUID(), device: this.device, seq, atMs: Date.now() };
+    const event = { ...draft, ...made } as DeskEvent;
+    await changing.objectStore('events').add({ owner: this.owner, event });
+    await changing.done;
+    return event;
+  }
+
+  async #kept(): Promise<Kept[]> {
+    const all = (await this.db.getAll('events')) as Kept[];
+    return all.filter(({ owner }) => owner === this.owner);
+  }
+
+  /** What waits, in order. */
+  waiting = async (): Promise<DeskEvent[]> => (await this.#kept()).map(({ event }) => event);
+
+  /** Sends what waits, never twice at once. `answer` is null where nothing came through. */
+  async send(): Promise<{ readonly state: QueueState; readonly answer: DeskAnswer | null }> {
+    await this.#sending;
+    this.#sending = this.#send().finally(() => (this.#sending = null));
+    return this.#sending;
+  }
+
+  async #send(): ReturnType<DeviceQueue['send']> {
+    const kept = (await this.#kept()).slice(0, AT_ONCE);
+    if (kept.length === 0) return { state: { kind: 'sent', atMs: null }, answer: null };
+    const count = kept.length;
+    const response = await this.post(kept.map(({ event }) => event)).catch(() => null);
+    if (!response || response.status >= 500) return { state: { kind: 'waiting', count }, answer: null };
+    if (!response.ok || response.redirected || !isJson(response)) {
+      const says = response.redirected
+        ? 'sign in again'
+        : await response.json().then(
+            (body: { message?: string }) => body.message ?? 'the studio refuses it',
+            () => 'the studio refuses it'
+          );
+      return { state: { kind: 'refused', count, says }, answer: null };
+    }
+    const answer = (await response.json()) as DeskAnswer;
+    const gone = this.db.transaction('events', 'readwrite');
+    for (const { key, event } of kept) if (answer.kept.includes(event.id)) await gone.store.delete(key);
+    await gone.done;
+    const left = (await this.#kept()).length;
+    return {
+      state: left === 0 ? { kind: 'sent', atMs: Date.now() } : { kind: 'waiting', count: left },
+      answer
+    };
+  }
+}
+
+const isJson = (response: Response) =>
+  response.headers.get('content-type')?.startsWith('application/json') === true;

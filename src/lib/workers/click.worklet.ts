@@ -1,0 +1,29 @@
+/** Plays the click: the engine's samples, quantum by quantum, and a word to the page for each beat that begins. */
+import { ClickEngine, type Metre } from '$lib/core/click/engine';
+
+export type ClickOrder =
+  | { readonly kind: 'start'; readonly bpm: number; readonly metre: Metre }
+  | { readonly kind: 'tempo'; readonly bpm: number }
+  | { readonly kind: 'stop' };
+
+class ClickProcessor extends AudioWorkletProcessor {
+  readonly #engine = new ClickEngine(sampleRate);
+
+  constructor() {
+    super();
+    this.port.onmessage = ({ data }: MessageEvent<ClickOrder>) => {
+      if (data.kind === 'start') this.#engine.start(data.bpm, data.metre);
+      else if (data.kind === 'tempo') this.#engine.setTempo(data.bpm);
+      else this.#engine.stop();
+    };
+  }
+
+  process(_inputs: Float32Array[][], [out]: Float32Array[][]): boolean {
+    const [first, ...others] = out!;
+    for (const beat of this.#engine.fill(first!)) this.port.postMessage(beat);
+    for (const other of others) other.set(first!);
+    return true;
+  }
+}
+
+registerProcessor('click', ClickProcessor);

@@ -1,0 +1,9 @@
+<script lang="ts">
+  import Today from '$lib/components/today/Today.svelte';
+  import type { PageData } from './$types';
+
+  let { data }: { data: PageData } = $props();
+</script>
+
+<svelte:head><title>Today · {data.view.candidate.name} · Irvot</title></svelte:head>
+<Today view={data.view} owner={data.who?.drafts.accountId ?? ''} />

@@ -1,0 +1,212 @@
+/**
+ * A candidate's day beside the instrument, from Begin to tomorrow: by keys alone, through a reload and a dropped line, on a phone by touch; what
+ * was played is in the log once, and the plan is laid again from it.
+ */
+import { type Page, expect, test } from '@playwright/test';
+import { Studio, alive, step } from './studio';
+
+const studio = new Studio(3397, true);
+test.afterAll(() => studio.close());
+
+const right = (page: Page) => page.keyboard.press('ArrowRight');
+const face = (page: Page) => page.locator('.desk');
+/** The tempo in hand. */
+const tempo = (page: Page, bpm: number) =>
+  expect(page.getByLabel(`Tempo ${bpm}`, { exact: true })).toBeVisible();
+const counted = (page: Page, n: number) =>
+  expect(page.getByRole('img', { name: new RegExp(`^${n} of 3 clean`) })).toBeVisible();
+
+async function enter(page: Page, who: string) {
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: new RegExp(who) }).click();
+  await page.waitForURL('**/today');
+  await alive(page);
+}
+
+/** What has no tempo is passed: done, and next. */
+async function pass(page: Page, name: string) {
+  await expect(face(page).getByRole('heading', { name })).toBeVisible();
+  await expect(face(page).getByRole('timer')).toBeVisible();
+  await right(page);
+  await expect(face(page).getByRole('button', { name: /^next/ })).toBeVisible();
+  await right(page);
+}
+
+test('a day is played by keys alone, from Begin to tomorrow, and the plan is laid again from it', async ({
+  browser
+}) => {
+  await studio.at('2026-11-24T08:00:00Z');
+  const context = await browser.newContext({ baseURL: studio.origin });
+  const page = await context.newPage();
+
+  await step(
+    'today is the first page, with the sum against the minutes and why each block is there',
+    async () => {
+      await enter(page, 'Ilka');
+      // 8 + 6 of warm-up and fundamentals, and the plan's own of 24 November
+      const blocks = page.locator('.wide .block');
+      const minutes = await blocks.locator('.minutes').allInnerTexts();
+      const sum = minutes.reduce((total, text) => total + Number(text), 0);
+      await expect(page.locator('.sum.desk')).toContainText(`${sum} of 60`);
+      await expect(blocks.first()).toHaveAttribute('aria-label', /^Warm-up, 8 minutes/);
+      await expect(page.getByRole('button', { name: /^Étude 14.*116 was due on Sat 21 Nov/ })).toBeVisible();
+    }
+  );
+
+  await step('Begin leads to the desk; warm-up and fundamentals pass', async () => {
+    await page.getByRole('button', { name: /^Begin/ }).press('Enter');
+    await page.waitForURL('**/desk*');
+    await pass(page, 'Warm-up');
+    await pass(page, 'Fundamentals');
+  });
+
+  await step('the ladder begins a click below what holds, and three clean in a row lead up', async () => {
+    await expect(face(page).getByRole('heading', { name: /^Étude 14/ })).toBeVisible();
+    // 112 eighths hold: one clean attempt at 108 leads up to it
+    await tempo(page, 108);
+    await page.keyboard.press(' ');
+    await expect(page.getByRole('button', { name: 'click' })).toHaveAttribute('aria-pressed', 'true');
+    await right(page);
+    await tempo(page, 112);
+    await right(page);
+    await right(page);
+    await counted(page, 2);
+    await page.keyboard.press('ArrowLeft');
+    await counted(page, 0);
+    await page.keyboard.press('u');
+    await counted(page, 2);
+    await right(page);
+    await tempo(page, 116);
+  });
+
+  await step(
+    'a reload in the middle goes on where it was, and the pedal’s page keys answer as well',
+    async () => {
+      await page.keyboard.press('PageDown');
+      await counted(page, 1);
+      await page.reload();
+      await tempo(page, 116);
+      await counted(page, 1);
+      await page.keyboard.press('PageUp');
+      await counted(page, 0);
+    }
+  );
+
+  await step('without a line answers stay on the device, and are sent when there is one', async () => {
+    await context.setOffline(true);
+    for (let i = 1; i <= 2; i += 1) {
+      await right(page);
+      await counted(page, i);
+    }
+    await expect(page.getByText('kept on this device, 2 to send')).toBeVisible();
+    await context.setOffline(false);
+    await right(page);
+    await expect(page.getByText(/^all sent/)).toBeVisible();
+  });
+
+  await step('today’s rung holds: one further is offered once, and left', async () => {
+    await expect(page.getByRole('button', { name: /one further.*120/ })).toBeVisible();
+    await page.keyboard.press('ArrowLeft');
+    await tempo(page, 116);
+    await expect(page.getByRole('button', { name: /one further/ })).toHaveCount(0);
+    await page.keyboard.press('e');
+    await expect(face(page).getByText('holds, today’s plan')).toBeVisible();
+    await right(page);
+  });
+
+  await step('the rest of the day ends with tomorrow', async () => {
+    const all = Number(/of (\d+)/.exec(await face(page).locator('.time').innerText())![1]);
+    for (let n = 4; n <= all; n += 1) {
+      await expect(face(page).getByText(`block ${n} of ${all}`)).toBeVisible();
+      await page.keyboard.press('e');
+      await expect(face(page).getByRole('button', { name: n < all ? /^next/ : /^done/ })).toBeVisible();
+      await right(page);
+    }
+    await expect(face(page).getByRole('heading', { name: 'The day is done' })).toBeVisible();
+    await expect(face(page).getByText('The plan is laid again from what holds.')).toBeVisible();
+    await expect(face(page).getByRole('heading', { name: 'Tomorrow, Wed 25 Nov' })).toBeVisible();
+  });
+
+  await step('the log has it once, tempo by tempo, and the countback what holds now', async () => {
+    await face(page).getByRole('link', { name: 'To the day' }).click();
+    await page.waitForURL('**/today');
+    await alive(page);
+    await expect(page.getByText('all of today is played')).toBeVisible();
+    await page.getByRole('link', { name: 'Log' }).click();
+    await page.waitForURL('**/log');
+    const rows = page.locator('tbody tr', { hasText: 'Tue 24 Nov' }).filter({ hasText: 'Étude 14' });
+    await expect(rows).toHaveCount(1);
+    await expect(rows.locator('.marks')).toHaveCount(3);
+    await expect(rows.getByRole('img', { name: 'clean, not yet, clean, clean, clean' })).toBeVisible();
+    await page.getByRole('link', { name: 'List' }).click();
+    await page.waitForURL('**/list');
+    // 116 eighths are 38.7 dotted quarters
+    await expect(page.locator('li', { hasText: 'Étude 14' })).toContainText('holds at 38.7');
+  });
+});
+
+test('on a phone a day is changed by hand, less time is fitted in, and answers are taps', async ({
+  browser
+}) => {
+  const context = await browser.newContext({
+    baseURL: studio.origin,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true
+  });
+  const page = await context.newPage();
+  await studio.at('2026-11-25T08:00:00Z');
+
+  await step('blocks are moved, lengthened and dropped', async () => {
+    await enter(page, 'Ilka');
+    const names = () =>
+      page
+        .locator('.column strong')
+        .first()
+        .locator('xpath=ancestor::ol')
+        .locator('.what strong')
+        .allInnerTexts();
+    const before = await names();
+    expect(before.slice(0, 2)).toEqual(['Warm-up', 'Fundamentals']);
+    await page.locator('.column li button').nth(2).tap();
+    const words = page.locator('.column').getByRole('group');
+    await words.getByRole('button', { name: 'earlier' }).tap();
+    await expect.poll(names).toEqual([before[0], before[2], before[1], ...before.slice(3)]);
+    await words.getByRole('button', { name: 'longer' }).tap();
+    await expect(words).toContainText(/, (\d+) min/);
+    await page.reload();
+    await alive(page);
+    await expect.poll(names).toEqual([before[0], before[2], before[1], ...before.slice(3)]);
+  });
+
+  await step('less time: nonsense is said at its place, and what waits is named', async () => {
+    const field = page.getByLabel('minutes are left');
+    await field.fill('0');
+    await page.getByRole('button', { name: 'Fit it in' }).tap();
+    await expect(page.getByText('How many minutes are left today?')).toBeVisible();
+    await expect(field).toHaveValue('0');
+    await field.fill('30');
+    await page.getByRole('button', { name: 'Fit it in' }).tap();
+    await expect(page.getByText(/^These wait: /)).toBeVisible();
+    const minutes = await page.locator('.column .minutes').allInnerTexts();
+    expect(minutes.reduce((sum, text) => sum + Number.parseInt(text, 10), 0)).toBeLessThanOrEqual(30);
+  });
+
+  await step('two desks open at once show the same day', async () => {
+    await page.getByRole('button', { name: /^Next/ }).tap();
+    await page.waitForURL('**/desk*');
+    await expect(face(page).getByRole('heading', { name: 'Warm-up' })).toBeVisible();
+    await expect(page.getByText(/^all sent/)).toBeVisible();
+    const other = await context.newPage();
+    await other.goto(page.url());
+    await expect(face(other).getByRole('heading', { name: 'Warm-up' })).toBeVisible();
+    await other.close();
+  });
+
+  await step('it hurts stops everything, and nothing more is urged', async () => {
+    await page.getByRole('button', { name: 'it hurts' }).tap();
+    await expect(page.getByRole('alert')).toContainText('licensed health professional');
+    await page.getByRole('button', { name: 'Stop for today' }).tap();
+    await expect(face(page).getByText('Rest, and tell your teacher.')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Go on after all' })).toHaveCount(0);
+  });
+});
