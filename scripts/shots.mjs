@@ -5,6 +5,28 @@ import { ROOT } from './parts/prepare.mjs';
 
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
+const TABLET = { width: 1024, height: 768 };
+
+/** At the desk, to the first block with a tempo, with three clean attempts. */
+async function atWork(page) {
+  const button = (name) => page.getByRole('button', { name });
+  await button(/^Begin/).click();
+  while (!(await button(/^clean/).isVisible())) {
+    await button(/^(done|next|the end)/)
+      .or(button(/^clean/))
+      .first()
+      .waitFor();
+    if (await button(/^clean/).isVisible()) break;
+    await button(/^(done|next|the end)/)
+      .first()
+      .click();
+    await page.waitForTimeout(150);
+  }
+  for (let n = 0; n < 3; n += 1) {
+    await button(/^clean/).click();
+    await page.waitForTimeout(150);
+  }
+}
 
 /** name, candidate whose audition it is ('' for the studio), path below the audition, and what is done before. */
 const SHOTS = [
@@ -22,8 +44,10 @@ const SHOTS = [
         .then(() => page.getByText(/min short → fits/).waitFor())
   ],
   ['countback-new', 'Teo', ''],
-  ['countback-nearly', 'Noor', ''],
   ['countback-phone', 'Sanne', '', null, PHONE],
+  ['today', 'Ilka', '/today'],
+  ['desk', 'Ilka', '/desk', atWork, TABLET],
+  ['desk-phone', 'Noor', '/desk', atWork, PHONE],
   ['studio', '', '/studio'],
   ['candidate', 'Ilka', 'candidate'],
   ['lesson', 'Ilka', '/lesson'],
@@ -42,8 +66,6 @@ const SHOTS = [
   ['time', 'Ilka', 'time'],
   ['call', 'Ilka', '/call'],
   ['readiness', 'Noor', '/readiness'],
-  ['layings', 'Sanne', '/layings'],
-  ['compare', 'Sanne', '/layings/compare?a=3&b=30'],
   ['paper', 'Ilka', '/paper/week']
 ];
 

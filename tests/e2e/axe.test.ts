@@ -186,6 +186,11 @@ for (const [where, looks] of [
     await button(/^keys/).click();
     await expectNothing('desk: keys');
     await button(/^Close/).click();
+    await button(/^settings/).click();
+    await expectNothing('desk: click and pedal');
+    await button(/^Close/).click();
+    await button(/^not yet/).click();
+    await expectNothing('desk: not yet');
     await button(/^it hurts/).click();
     await expectNothing('desk: it hurts');
     await button(/^Stop for today/).click();

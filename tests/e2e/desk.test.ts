@@ -145,6 +145,89 @@ test('a day is played by keys alone, from Begin to tomorrow, and the plan is lai
   });
 });
 
+test('the click keeps its time while the page is busy, a tempo is taken by hand, and what did not hold is said', async ({
+  browser
+}) => {
+  await studio.at('2026-11-24T08:00:00Z');
+  const page = await (await browser.newContext({ baseURL: studio.origin })).newPage();
+  // what the worklet says of each sound is heard here as well
+  await page.addInitScript(() => {
+    const heard: unknown[] = [];
+    Object.assign(window, { heard });
+    const Node = AudioWorkletNode;
+    window.AudioWorkletNode = class extends Node {
+      constructor(...given: ConstructorParameters<typeof Node>) {
+        super(...given);
+        this.port.addEventListener('message', ({ data }) => heard.push(data));
+      }
+    };
+  });
+  await enter(page, 'Noor');
+  await page.getByRole('button', { name: /^Begin/ }).click();
+  await page.waitForURL('**/desk*');
+  const clean = face(page).getByRole('button', { name: /^clean/ });
+  while (!(await clean.isVisible())) {
+    await expect(face(page).getByRole('timer').or(clean)).toBeVisible();
+    if (await clean.isVisible()) break;
+    await page.keyboard.press('e');
+    await expect(face(page).getByRole('button', { name: /^next/ })).toBeVisible();
+    await right(page);
+    await expect(face(page).getByRole('button', { name: /^next/ })).toHaveCount(0);
+  }
+
+  await step('no sound is lost, and none begins in another quantum than its own', async () => {
+    await page.keyboard.press(' ');
+    await page.evaluate(async () => {
+      for (const until = performance.now() + 6000; performance.now() < until;) {
+        // the page is at work nine tenths of the time
+        for (const busy = performance.now() + 90; performance.now() < busy;);
+        await new Promise((resolve) => setTimeout(resolve, 10));
+      }
+    });
+    const heard = await page.evaluate(
+      () => (window as unknown as { heard: { index: number; at: number; late: number }[] }).heard
+    );
+    const rate = await page.evaluate(() => new AudioContext().sampleRate);
+    const bpm = Number((await page.getByLabel(/^Tempo /).getAttribute('aria-label'))!.split(' ')[1]);
+    expect(heard.length).toBeGreaterThan((5 * bpm) / 60);
+    const [first] = heard;
+    heard.forEach(({ index, at, late }, n) => {
+      expect(index).toBe(n);
+      // by the sound card's own clock
+      expect(Math.abs(at - late - first!.at - (n * 60 * rate) / bpm)).toBeLessThanOrEqual(1);
+      expect(late).toBeLessThanOrEqual(128);
+    });
+  });
+
+  await step('what did not hold is said after “not yet”, and a slower tempo taken by hand', async () => {
+    const before = (await page.getByLabel(/^Tempo /).getAttribute('aria-label'))!;
+    await page.keyboard.press('ArrowLeft');
+    const elements = face(page).getByRole('group', { name: 'What did not hold?' });
+    await elements.getByRole('button', { name: 'rhythm' }).click();
+    await expect(elements.getByRole('button', { name: 'rhythm' })).toHaveAttribute('aria-pressed', 'true');
+    await face(page)
+      .getByRole('button', { name: /^Take / })
+      .first()
+      .click();
+    await expect(page.getByLabel(/^Tempo /)).not.toHaveAttribute('aria-label', before);
+    await page.keyboard.press('u');
+    await expect(page.getByLabel(/^Tempo /)).toHaveAttribute('aria-label', before);
+  });
+
+  await step('a pedal’s own key is learnt', async () => {
+    await face(page).getByRole('button', { name: 'settings' }).click();
+    const panel = page.getByRole('dialog', { name: 'Click and pedal' });
+    await panel.getByRole('button', { name: /^not yet/ }).click();
+    await page.keyboard.press('b');
+    await expect(panel.getByRole('button', { name: 'not yet: b' })).toBeVisible();
+    await panel.getByLabel('How far it is thinned').selectOption('off-beats');
+    await panel.getByRole('button', { name: 'Close' }).click();
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('b');
+    await expect(face(page).getByRole('group', { name: 'What did not hold?' })).toBeVisible();
+  });
+});
+
 test('on a phone a day is changed by hand, less time is fitted in, and answers are taps', async ({
   browser
 }) => {

@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { type CheckKind, GROUNDWORK, type GroundworkKind, TICKED_CHECKS } from '../core/readiness';
 import {
   dateField,
+  deskEvent,
   idField,
   lessonNote,
   longText,
@@ -99,6 +100,8 @@ export const archiveCandidate = z.strictObject({
   time: practiceTime,
   lessonNotes: z.array(lessonNote).max(2000),
   wishes: z.array(wish).max(2000),
+  /** What happened at the desk; missing in files of before. */
+  desk: z.array(deskEvent).max(200_000).default([]),
   auditions: z.array(audition).max(200)
 });
 
@@ -119,6 +122,7 @@ export function archiveFault({ calls, candidates }: Archive): string | null {
     ),
     ...candidates.flatMap((c) => [
       `candidate ${c.id}`,
+      ...c.desk.map((event) => `desk event ${event.id}`),
       ...c.auditions.flatMap((a) => [
         `audition ${a.id}`,
         ...a.items.flatMap((i) => [`item ${i.id}`, ...i.log.map((t) => `touch ${t.id}`)])

@@ -40,6 +40,7 @@ export class DeskSession {
   );
   #nowMs = $state(0);
   #queue: DeviceQueue | null = null;
+  #turn: Promise<void> = Promise.resolve();
   #again: ReturnType<typeof setTimeout> | undefined;
   #ticking: ReturnType<typeof setInterval> | undefined;
 
@@ -73,8 +74,13 @@ export class DeskSession {
 
   /** Call in the browser. */
   async open(): Promise<void> {
+    if (!isSecureContext) {
+      this.fault =
+        'The desk needs a safe address (https), or this very machine: over plain http a browser keeps nothing and plays no click.';
+      return;
+    }
     try {
-      this.#queue = await DeviceQueue.open(this.facts.owner, (events) =>
+      this.#queue = await DeviceQueue.open(this.facts.owner, this.facts.date, (events) =>
         fetch(`/candidates/${this.facts.candidateId}/desk`, {
           method: 'POST',
           headers: { 'content-type': 'application/json' },
@@ -86,7 +92,7 @@ export class DeskSession {
         'This browser keeps nothing on the device (a private window does not), so nothing is begun here. Open the desk in an ordinary window.';
       return;
     }
-    this.#events = [...this.#events, ...(await this.#queue.waiting())];
+    this.#events = [...this.#events, ...(await this.#queue.all())];
     await this.#closeEarlier();
     this.isOpen = true;
     this.#takeUp();
@@ -117,7 +123,14 @@ export class DeskSession {
       await this.#keep({ kind: 'day', date: this.facts.date, blocks: [...this.facts.roadMap] } as DeskDraft);
   }
 
-  async move(move: Move): Promise<void> {
+  /** One after the other, however fast they are given: each is answered where the one before has led. */
+  move = (move: Move) => this.#inTurn(() => this.#move(move));
+
+  #inTurn(act: () => Promise<void>): Promise<void> {
+    return (this.#turn = this.#turn.then(act));
+  }
+
+  async #move(move: Move): Promise<void> {
     const { standing, block } = this;
     if (!standing || !block) return;
     const isAnswer = move.kind === 'clean' || move.kind === 'not-yet';
@@ -131,10 +144,24 @@ export class DeskSession {
   }
 
   /** Takes back the last answer, or what moved the tempo. */
-  async undo(): Promise<void> {
-    const last = this.block?.run?.moves.at(-1);
+  undo = () =>
+    this.#inTurn(async () => {
+      const last = this.block?.run?.moves.at(-1);
+      if (last)
+        await this.#keep({ kind: 'undo', date: this.facts.date, block: this.block!.id, event: last.id });
+    });
+
+  /** What did not hold in the latest attempt. */
+  async state(notHeld: readonly string[]): Promise<void> {
+    const last = this.block?.run?.answers.at(-1);
     if (last)
-      await this.#keep({ kind: 'undo', date: this.facts.date, block: this.block!.id, event: last.id });
+      await this.#keep({
+        kind: 'elements',
+        date: this.facts.date,
+        block: this.block!.id,
+        event: last.id,
+        notHeld: [...notHeld]
+      });
   }
 
   async more(minutes: number): Promise<void> {

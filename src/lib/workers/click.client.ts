@@ -1,5 +1,6 @@
 /** The click and the signal at the end of a block, for a page. Begun by a tap or key, as browsers ask; what cannot sound says so and shows. */
-import type { Beat, Metre } from '$lib/core/click/engine';
+import type { Beat } from '$lib/core/click/engine';
+import type { Pattern } from '$lib/core/click/pattern';
 import type { ClickOrder } from './click.worklet';
 import clickWorklet from './click.worklet?worker&url';
 
@@ -35,10 +36,10 @@ export class Click {
     [this.#context, this.#gain, this.#node] = [context, gain, node];
   }
 
-  start(bpm: number, metre: Metre): void {
+  start(bpm: number, pattern: Pattern): void {
     this.#bpm = bpm;
     this.#isOn = this.#node !== null;
-    this.#tell({ kind: 'start', bpm, metre });
+    this.#tell({ kind: 'start', bpm, pattern });
   }
 
   tempo(bpm: number): void {

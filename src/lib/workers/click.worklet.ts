@@ -1,8 +1,9 @@
 /** Plays the click: the engine's samples, quantum by quantum, and a word to the page for each beat that begins. */
-import { ClickEngine, type Metre } from '$lib/core/click/engine';
+import { ClickEngine } from '$lib/core/click/engine';
+import type { Pattern } from '$lib/core/click/pattern';
 
 export type ClickOrder =
-  | { readonly kind: 'start'; readonly bpm: number; readonly metre: Metre }
+  | { readonly kind: 'start'; readonly bpm: number; readonly pattern: Pattern }
   | { readonly kind: 'tempo'; readonly bpm: number }
   | { readonly kind: 'stop' };
 
@@ -12,7 +13,7 @@ class ClickProcessor extends AudioWorkletProcessor {
   constructor() {
     super();
     this.port.onmessage = ({ data }: MessageEvent<ClickOrder>) => {
-      if (data.kind === 'start') this.#engine.start(data.bpm, data.metre);
+      if (data.kind === 'start') this.#engine.start(data.bpm, data.pattern);
       else if (data.kind === 'tempo') this.#engine.setTempo(data.bpm);
       else this.#engine.stop();
     };
@@ -20,7 +21,7 @@ class ClickProcessor extends AudioWorkletProcessor {
 
   process(_inputs: Float32Array[][], [out]: Float32Array[][]): boolean {
     const [first, ...others] = out!;
-    for (const beat of this.#engine.fill(first!)) this.port.postMessage(beat);
+    for (const beat of this.#engine.fill(first!, currentFrame)) this.port.postMessage(beat);
     for (const other of others) other.set(first!);
     return true;
   }

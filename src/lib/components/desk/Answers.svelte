@@ -29,8 +29,11 @@
   button + button {
     border-left: 2px solid var(--ink);
   }
-  button:hover {
-    background: var(--ground);
+  @media (hover: hover) {
+    button:hover strong {
+      text-decoration: underline 3px;
+      text-underline-offset: 6px;
+    }
   }
   button:active {
     background: var(--ink);

@@ -4,6 +4,7 @@
   import { beatsPerBar } from '$lib/core/units';
   import { clickOf } from '$lib/core/tempo';
   import type { Beat } from '$lib/core/click/engine';
+  import { countOffBeats } from '$lib/core/click/pattern';
   import type { Move } from '$lib/core/practice';
   import { DeskSession } from '$lib/state/desk.svelte';
   import { Click } from '$lib/workers/click.client';
@@ -11,13 +12,16 @@
   import DayEnd from './DayEnd.svelte';
   import DayStrip from './DayStrip.svelte';
   import DeskBars from './DeskBars.svelte';
+  import Elements from './Elements.svelte';
   import EndFace from './EndFace.svelte';
   import Hurts from './Hurts.svelte';
   import Keys from './Keys.svelte';
   import QueueWords from './QueueWords.svelte';
+  import SoundPanel from './SoundPanel.svelte';
   import Sign from './Sign.svelte';
   import TempoStair from './TempoStair.svelte';
   import { sayClock } from './minutes';
+  import { type DeskSettings, keepSettings, readSettings } from './settings';
   import { sayAt, sayLead } from './tempo-words';
   import type { TodayView } from '$lib/schema/view';
 
@@ -47,6 +51,8 @@
   let isHurting = $state(false);
   let hasKeys = $state(false);
   let isStopped = $state(false);
+  let hasSound = $state(false);
+  let settings = $state.raw<DeskSettings | null>(null);
 
   const click = new Click((next) => (beat = next));
   const unit = $derived(block?.work?.unit ?? 'quarter');
@@ -59,6 +65,8 @@
     const beats = item && said ? beatsPerBar(item.metre, said.unit) : null;
     return beats !== null && Number.isInteger(beats) && beats <= 12 ? beats : 0;
   });
+  const isTriple = $derived(said?.unit.startsWith('dotted-') ?? false);
+  const lastAnswer = $derived(block?.run?.answers.at(-1) ?? null);
   const open = $derived((day?.blocks ?? []).filter((one) => !one.isDropped));
   const place = $derived(open.findIndex((one) => one.id === block?.id));
   const next = $derived(open.slice(place + 1).find((one) => one.run === null) ?? null);
@@ -70,6 +78,7 @@
   const isAsking = $derived(standing?.phase === 'offer' && session.secondsLeft >= FURTHER_SECONDS && !isHurt);
 
   onMount(() => {
+    settings = readSettings();
     void session.open().then(() => {
       if (new URL(location.href).searchParams.has('begin')) void begin();
     });
@@ -139,8 +148,23 @@
   async function toggleClick() {
     if (isClicking) return stopClick();
     if (!said || !(await openSound())) return;
-    click.start(said.bpm, { perBar });
+    startClick();
+  }
+  function startClick() {
+    const { stage, parts, isCounted, volume } = settings!;
+    const isAtStart = block?.bars != null && block.bars.fromBar === item?.fromBar;
+    const countOff = isCounted
+      ? countOffBeats(perBar, said!.bpm, isAtStart ? (item?.pickupBeats ?? 0) : 0)
+      : 0;
+    click.setVolume(volume);
+    click.start(said!.bpm, { perBar, parts: isTriple ? 3 : parts, stage, countOff });
     isClicking = true;
+  }
+  function setSettings(next: DeskSettings) {
+    settings = next;
+    keepSettings(next);
+    click.setVolume(next.volume);
+    if (isClicking) startClick();
   }
   async function begin() {
     void openSound();
@@ -181,18 +205,20 @@
     await act();
   }
   function keyed(key: string, isButton: boolean, isAt: boolean): (() => unknown) | null {
+    if (hasSound) return null;
     if (key === '?') return () => (hasKeys = !hasKeys);
     if (key === 'Escape' && hasKeys) return () => (hasKeys = false);
     if (!isAt) return RIGHT.includes(key) && block && !block.run && !isDone ? begin : null;
     if (isOver) {
-      if (RIGHT.includes(key)) return () => endBlock('next');
+      if (RIGHT.includes(key) || key === settings?.cleanKey) return () => endBlock('next');
       return key === 'm' && !isHurt ? more : key === 's' ? () => endBlock('shorter') : null;
     }
     if (key === 'u' || key === 'Backspace') return () => session.undo();
     if (key === 'e') return () => (isLeaving = true);
-    if (!standing) return RIGHT.includes(key) ? () => (isLeaving = true) : null;
-    if (RIGHT.includes(key)) return () => answer('clean');
-    if (LEFT.includes(key)) return () => answer('not-yet');
+    const isRight = RIGHT.includes(key) || key === settings?.cleanKey;
+    if (!standing) return isRight ? () => (isLeaving = true) : null;
+    if (isRight) return () => answer('clean');
+    if (LEFT.includes(key) || key === settings?.notYetKey) return () => answer('not-yet');
     return key === ' ' && !isButton ? toggleClick : null;
   }
   const further = $derived(work?.furtherBpm != null && said ? sayAt(work.furtherBpm, unit, said) : '');
@@ -263,9 +289,14 @@
                 (perBar > 0 || beat.index % 2 === 0)}
             ></i>{/each}</span
         >
+        {#if isClicking && beat?.isCountOff}<span class="count">count</span>{/if}
+        <button class="more" onclick={() => (hasSound = true)}>settings</button>
         {#if silence}<span class="soft">{silence}</span>{/if}
       </div>
-      <TempoStair {work} {unit} {standing} />
+      {#if lastAnswer?.mark === 'n'}<div class="stated">
+          <Elements chosen={lastAnswer.notHeld} onChange={(notHeld) => session.state(notHeld)} />
+        </div>{/if}
+      <TempoStair {work} {unit} {standing} onPick={(bpm) => session.move({ kind: 'by-hand', bpm })} />
       {#if isAsking}
         <Answers
           left={{ word: 'enough', leads: 'today’s plan holds', onPick: () => answer('not-yet') }}
@@ -304,8 +335,8 @@
       <button class="keys" onclick={() => (hasKeys = true)}>keys</button>
       <span class="state"><QueueWords state={session.queueState} /></span>
       <span class="time"
-        >{#if standing || isOver}<b>{sayClock(session.secondsLeft)}</b> left ·
-        {/if}block {place + 1} of {open.length}</span
+        >{#if standing || isOver}<b>{sayClock(session.secondsLeft)}</b>&nbsp;left,&nbsp;{/if}block {place + 1} of
+        {open.length}</span
       >
     </footer>
   {:else if !session.fault}
@@ -316,6 +347,12 @@
       ><span class="state"><QueueWords state={session.queueState} /></span>
     </footer>
   {/if}
+  {#if hasSound && settings}<SoundPanel
+      {settings}
+      {isTriple}
+      onChange={setSettings}
+      onClose={() => (hasSound = false)}
+    />{/if}
   {#if hasKeys}<Keys onClose={() => (hasKeys = false)} />{/if}
 </div>
 
@@ -383,6 +420,24 @@
   .toggle[aria-pressed='true'] {
     background: var(--ink);
     color: var(--paper);
+  }
+  .more {
+    min-height: 48px;
+    padding: 0 10px;
+    border: 0;
+    background: none;
+    color: var(--soft);
+    font-size: 18px;
+    font-stretch: 84%;
+    text-decoration: underline;
+    text-underline-offset: 3px;
+  }
+  .count {
+    font-size: 22px;
+    font-weight: 650;
+  }
+  .stated {
+    padding: 0 14px;
   }
   .beats {
     display: flex;

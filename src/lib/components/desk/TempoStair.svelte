@@ -9,7 +9,18 @@
   import NoteValue from '$lib/components/note/NoteValue.svelte';
   import { sayAt } from './tempo-words';
 
-  let { work, unit, standing }: { work: Work; unit: BeatUnit; standing: Standing } = $props();
+  let {
+    work,
+    unit,
+    standing,
+    onPick
+  }: {
+    work: Work;
+    unit: BeatUnit;
+    standing: Standing;
+    /** A tempo chosen by hand, up to today’s rung. */
+    onPick: (bpm: Bpm) => void;
+  } = $props();
 
   type Step = { readonly bpm: Bpm; readonly kind: 'held' | 'shaky' | 'way' | 'goal' | 'further' };
   const click = $derived(clickOf({ bpm: standing.bpm, unit }) ?? { bpm: standing.bpm, unit });
@@ -46,7 +57,9 @@
       class:none={bpm === undefined}
       class:held={bpm !== undefined && isHeld(bpm)}
     >
-      {#if bpm !== undefined}<span class="number">{say(bpm)}</span>{/if}
+      {#if bpm !== undefined}<button class="number" aria-label="Take {say(bpm)}" onclick={() => onPick(bpm)}
+          >{say(bpm)}</button
+        >{/if}
       <i></i>
     </div>
   {/each}
@@ -72,7 +85,11 @@
     {@const step = above[i]}
     <div class="step above {step?.kind ?? 'none'}" class:second={i === 1}>
       {#if step}
-        <span class="number">{say(step.bpm)}</span>
+        {#if step.kind === 'further'}<span class="number">{say(step.bpm)}</span>{:else}<button
+            class="number"
+            aria-label="Take {say(step.bpm)}"
+            onclick={() => onPick(step.bpm)}>{say(step.bpm)}</button
+          >{/if}
         <i></i>
         <p class="word">
           {step.kind === 'goal' ? 'today’s plan' : step.kind === 'further' ? 'one further' : ' '}
@@ -87,6 +104,7 @@
     display: grid;
     grid-template-columns: 1fr 2fr minmax(auto, 4.2fr) 1.7fr 1.4fr;
     align-items: end;
+    padding-right: 16px;
     overflow: hidden;
   }
   .step {
@@ -97,6 +115,15 @@
     display: block;
     height: 10px;
     border-top: 2px dotted var(--soft);
+  }
+  .step button {
+    padding: 0;
+    border: 0;
+    background: none;
+    line-height: 1;
+  }
+  .above button {
+    width: 100%;
   }
   .below {
     padding-bottom: 26px;

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { ClickEngine, tempoOfTaps } from './index';
+import { type ClickStage, ClickEngine, CLICK_STAGES, countOffBeats, soundsOf, tempoOfTaps } from './index';
+
+const plain = (perBar: number) => ({ perBar, parts: 1, stage: 'beats', countOff: 0 }) as const;
 
 /** A render quantum of the browser. */
 const QUANTUM = 128;
@@ -41,7 +43,7 @@ describe('the click', () => {
     expect(settings).toHaveLength(20);
     for (const [bpm, rate] of settings) {
       const engine = new ClickEngine(rate);
-      engine.start(bpm, { perBar: 0 });
+      engine.start(bpm, plain(0));
       const places: number[] = [];
       const out = new Float32Array(QUANTUM);
       let heard = 0;
@@ -66,14 +68,14 @@ describe('the click', () => {
 
   it('is found where it should be in the sound alone, and nowhere else', () => {
     const engine = new ClickEngine(48_000);
-    engine.start(100, { perBar: 4 });
+    engine.start(100, plain(4));
     // 100 a minute: every 28,800 samples
     expect(onsetsIn(engine, 3, 48_000)).toEqual([0, 28_800, 57_600, 86_400, 115_200]);
   });
 
   it('takes a new tempo at the next beat, without a gap', () => {
     const engine = new ClickEngine(48_000);
-    engine.start(60, { perBar: 0 });
+    engine.start(60, plain(0));
     // told in the middle of the second beat, 1.5 s in: the third is where it was, the fourth half a second on
     const onsets = onsetsIn(engine, 4, 48_000, (sample) => {
       if (sample === 72_064 - (72_064 % QUANTUM)) engine.setTempo(120);
@@ -83,21 +85,63 @@ describe('the click', () => {
 
   it('accents the first of each bar, begins anew, and is silent when stopped', () => {
     const engine = new ClickEngine(1000);
-    engine.start(60, { perBar: 3 });
+    engine.start(60, plain(3));
     const out = () => engine.fill(new Float32Array(4000));
-    expect(out().map(({ isAccent }) => isAccent)).toEqual([true, false, false, true]);
+    expect(out().map(({ kind }) => kind)).toEqual(['accent', 'beat', 'beat', 'accent']);
     engine.stop();
     expect(out()).toEqual([]);
-    engine.start(120, { perBar: 0 });
-    expect(out().map(({ at, isAccent }) => [at, isAccent])).toEqual(
-      [8000, 8500, 9000, 9500, 10_000, 10_500, 11_000, 11_500].map((at) => [at, false])
+    engine.start(120, plain(0));
+    expect(out().map(({ at, kind }) => [at, kind])).toEqual(
+      [8000, 8500, 9000, 9500, 10_000, 10_500, 11_000, 11_500].map((at) => [at, 'beat'])
     );
   });
 
   it('refuses what is no click', () => {
     const engine = new ClickEngine(48_000);
     for (const bpm of [5, 19.9, 401, 900, Number.NaN])
-      expect(() => engine.start(bpm, { perBar: 4 })).toThrow(RangeError);
+      expect(() => engine.start(bpm, plain(4))).toThrow(RangeError);
+  });
+});
+
+describe('a thinned click', () => {
+  /** Where the sounds of the first beats lie, in beats; 4/4, nothing counted before. */
+  const places = (stage: ClickStage, beats: number, countOff = 0) =>
+    Array.from({ length: beats }, (_, beat) =>
+      soundsOf({ perBar: 4, parts: 4, stage, countOff }, beat).map(({ offset }) => beat + offset)
+    ).flat();
+
+  it('leaves more to the player at each stage', () => {
+    expect(places('subdivisions', 2)).toEqual([0, 0.25, 0.5, 0.75, 1, 1.25, 1.5, 1.75]);
+    expect(places('beats and off-beats', 2)).toEqual([0, 0.5, 1, 1.5]);
+    expect(places('beats', 4)).toEqual([0, 1, 2, 3]);
+    expect(places('off-beats', 2)).toEqual([0.5, 1.5]);
+    expect(places('downbeats', 9)).toEqual([0, 4, 8]);
+    expect(places('one bar on, one off', 12)).toEqual([0, 1, 2, 3, 8, 9, 10, 11]);
+    expect(places('two bars on, two off', 16)).toEqual([0, 1, 2, 3, 4, 5, 6, 7]);
+    expect(places('none', 8)).toEqual([]);
+    const counts = CLICK_STAGES.map((stage) => places(stage, 64).length);
+    expect(counts[0]).toBe(Math.max(...counts));
+    expect(counts.at(-1)).toBe(0);
+  });
+
+  it('counts a bar before it, two where the bar is under two seconds, and stops where a pickup enters', () => {
+    expect(places('downbeats', 9, 4)).toEqual([0, 1, 2, 3, 4, 8]);
+    // the bars that are on begin behind the count
+    expect(places('one bar on, one off', 16, 4)).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 12, 13, 14, 15]);
+    // 4/4 at 100: 2.4 s; at 132: 1.8 s; a pickup on three of three
+    expect([countOffBeats(4, 100), countOffBeats(4, 132), countOffBeats(3, 60, 1)]).toEqual([4, 8, 2]);
+    expect(countOffBeats(0, 60)).toBe(0);
+  });
+
+  it('lies between the beats to the sample, and takes a new tempo with the beat, not within it', () => {
+    const engine = new ClickEngine(48_000);
+    engine.start(60, { perBar: 4, parts: 3, stage: 'subdivisions', countOff: 0 });
+    const first = engine.fill(new Float32Array(24_000));
+    engine.setTempo(120);
+    const rest = engine.fill(new Float32Array(72_000));
+    expect([...first, ...rest].map(({ at }) => at)).toEqual([
+      0, 16_000, 32_000, 48_000, 56_000, 64_000, 72_000, 80_000, 88_000
+    ]);
   });
 });
 

@@ -1,2 +1,3 @@
 export * from './engine';
+export * from './pattern';
 export * from './tap';

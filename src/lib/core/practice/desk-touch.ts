@@ -46,7 +46,7 @@ function seriesOfRun({ bars, run, work }: DeskBlock): Series[] {
   const groups: Answer[][] = [];
   for (const answer of run.answers) {
     const last = groups.at(-1);
-    if (last && last[0]!.bpm === answer.bpm && last.length < MOST_ATTEMPTS) last.push(answer);
+    if (last && goesOn(last, answer)) last.push(answer);
     else groups.push([answer]);
   }
   const ends = groups.map((group) => group.at(-1)!.atMs);
@@ -66,8 +66,17 @@ function seriesOfRun({ bars, run, work }: DeskBlock): Series[] {
       tempoBpm: group[0]!.bpm,
       unit: work.unit,
       attempts: group.map(({ mark }) => mark).join(''),
+      ...(elementsOf(group).length > 0 ? { notHeld: elementsOf(group) } : {}),
       atMs: begins[i]!,
       seconds
     };
   });
 }
+
+/** What did not hold is of the attempts that were not yet alone: a clean one after them begins anew. */
+function goesOn(group: readonly Answer[], next: Answer): boolean {
+  const isStated = group.some(({ notHeld }) => notHeld.length > 0);
+  return group[0]!.bpm === next.bpm && group.length < MOST_ATTEMPTS && !(isStated && next.mark === 'c');
+}
+
+const elementsOf = (group: readonly Answer[]) => [...new Set(group.flatMap(({ notHeld }) => notHeld))];

@@ -177,6 +177,19 @@ describe('what a day leaves in the log', () => {
     );
   });
 
+  it('keeps what did not hold with the attempts that were not yet, so that clean ones after them hold', () => {
+    const device = new Device().day([block('a')]).begin(0, 'a');
+    ['n', 'n', 'c', 'c', 'c'].forEach((mark, i) => device.answer(30 * (i + 1), 'a', mark as 'c' | 'n', 60));
+    const notYet = device.events[2]!.id;
+    device.at(200, { kind: 'elements', block: 'a', event: notYet, notHeld: ['air'] });
+    device.at(210, { kind: 'elements', block: 'a', event: notYet, notHeld: ['rhythm'] }).end(300, 'a', 300);
+    const [touch] = touchesOfDay(dayOfEvents(device.events));
+    expect(touch!.series!.map(({ attempts, notHeld }) => [attempts, notHeld])).toEqual([
+      ['nn', ['rhythm']],
+      ['ccc', undefined]
+    ]);
+  });
+
   it('counts only what was between the events while a block goes on, without long gaps', () => {
     const device = new Device()
       .day([block('a')])

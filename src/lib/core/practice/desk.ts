@@ -11,6 +11,8 @@ import { type Move, type Standing, type Work, standAfter } from './tempo-moves';
 const LONGEST_GAP_MS = 240_000;
 
 export type Answer = {
+  /** Elements that did not hold; empty where nothing is stated. */
+  readonly notHeld: readonly string[];
   readonly id: string;
   readonly mark: 'c' | 'n';
   readonly bpm: Bpm;
@@ -85,6 +87,9 @@ function readRun(own: readonly DeskEvent[]): Run | null {
   const begin = own.find((event) => event.kind === 'begin');
   if (!begin) return null;
   const undone = new Set(own.flatMap((event) => (event.kind === 'undo' ? [event.event] : [])));
+  const stated = new Map(
+    own.flatMap((event) => (event.kind === 'elements' ? [[event.event, event.notHeld] as const] : []))
+  );
   const moves = own.filter(
     (event): event is EventOf<'move'> => event.kind === 'move' && !undone.has(event.id)
   );
@@ -95,7 +100,15 @@ function readRun(own: readonly DeskEvent[]): Run | null {
     moves: moves.map(({ id, move }) => ({ id, move })),
     answers: moves.flatMap(({ id, move, bpm, atMs }) =>
       (move.kind === 'clean' || move.kind === 'not-yet') && bpm !== undefined
-        ? [{ id, mark: move.kind === 'clean' ? ('c' as const) : ('n' as const), bpm, atMs }]
+        ? [
+            {
+              id,
+              mark: move.kind === 'clean' ? ('c' as const) : ('n' as const),
+              bpm,
+              atMs,
+              notHeld: stated.get(id) ?? []
+            }
+          ]
         : []
     ),
     moreMin: own.reduce((sum, event) => sum + (event.kind === 'more' ? event.minutes : 0), 0),

@@ -68,6 +68,14 @@ export const deskEvent = z.discriminatedUnion('kind', [
   z.strictObject({ ...made, ...block, kind: z.literal('move'), move, bpm: bpmField.optional() }),
   /** Takes back the event it names. */
   z.strictObject({ ...made, ...block, kind: z.literal('undo'), event: idField }),
+  /** What did not hold in an attempt that was not yet; of several the latest counts, none is not stated. */
+  z.strictObject({
+    ...made,
+    ...block,
+    kind: z.literal('elements'),
+    event: idField,
+    notHeld: z.array(shortText).max(12)
+  }),
   /** So many minutes more, before the block ended. */
   z.strictObject({ ...made, ...block, kind: z.literal('more'), minutes: minutesField(1, 60) }),
   /** The seconds it was at work, as the device counted them. */

@@ -4,12 +4,17 @@ import { type Db, preparedOnce } from '../db/open';
 
 const statements = preparedOnce((db) => ({
   add: db.prepare<[string, string, string, string, number]>(
-    'INSERT INTO desk_event (id, candidate_id, date, event_json, kept_at_ms) VALUES (?, ?, ?, ?, ?)'
+    'INSERT OR IGNORE INTO desk_event (id, candidate_id, date, event_json, kept_at_ms) VALUES (?, ?, ?, ?, ?)'
   ),
   ownerOf: db.prepare<[string], string>('SELECT candidate_id FROM desk_event WHERE id = ?').pluck(),
   ofDay: db
     .prepare<[string, string], string>(
       'SELECT event_json FROM desk_event WHERE candidate_id = ? AND date = ? ORDER BY kept_at_ms, rowid'
+    )
+    .pluck(),
+  all: db
+    .prepare<[string], string>(
+      'SELECT event_json FROM desk_event WHERE candidate_id = ? ORDER BY date, kept_at_ms, rowid'
     )
     .pluck(),
   count: db
@@ -22,6 +27,7 @@ const statements = preparedOnce((db) => ({
     .pluck()
 }));
 
+/** One that is there already stays as it is. */
 export const addDeskEvent = (db: Db, candidateId: string, event: DeskEvent, nowMs: number) =>
   statements(db).add.run(event.id, candidateId, event.date, JSON.stringify(event), nowMs);
 /** Whose an event is; undefined where there is none of that id. */
@@ -30,6 +36,10 @@ export const ownerOfDeskEvent = (db: Db, id: string) => statements(db).ownerOf.g
 export const deskEventsOf = (db: Db, candidateId: string, date: string): DeskEvent[] =>
   statements(db)
     .ofDay.all(candidateId, date)
+    .map((text) => JSON.parse(text) as DeskEvent);
+export const allDeskEvents = (db: Db, candidateId: string): DeskEvent[] =>
+  statements(db)
+    .all.all(candidateId)
     .map((text) => JSON.parse(text) as DeskEvent);
 export const countDeskEvents = (db: Db, candidateId: string, date: string) =>
   statements(db).count.get(candidateId, date)!;

@@ -17,6 +17,7 @@ import * as items from '../store/item';
 import { addWish, lessonNotesOf, putLessonNote, wishesOf } from '../store/lesson';
 import { pinsOf, putBlockPin, putRungPin } from '../store/pin';
 import { latestVersion } from '../store/plan-version';
+import { addDeskEvent, allDeskEvents } from '../store/desk-event';
 import { addTouch, touchesOfAudition } from '../store/touch';
 import { readFiles } from '../files/folder';
 import { serverLog } from '../log';
@@ -117,6 +118,7 @@ function writeCandidate(app: App, candidate: candidates.Candidate): ArchiveCandi
     time: time as ArchiveCandidate['time'],
     lessonNotes: lessonNotesOf(app.db, id).reverse(),
     wishes: wishesOf(app.db, id).reverse(),
+    desk: allDeskEvents(app.db, id) as ArchiveCandidate['desk'],
     auditions: auditions.auditionsOf(app.db, id).map((audition) => writeAudition(app, audition))
   };
 }
@@ -242,6 +244,7 @@ function takeCandidate(app: App, from: ArchiveCandidate): void {
   if (from.isPutAway) candidates.setArchived(app.db, from.id, app.now());
   for (const note of from.lessonNotes) putLessonNote(app.db, from.id, note);
   for (const wish of from.wishes) addWish(app.db, from.id, wish);
+  for (const event of from.desk) addDeskEvent(app.db, from.id, event, app.now());
   for (const audition of from.auditions) takeAudition(app, from.id, audition);
   for (const { id, agreed } of from.auditions) auditions.setAgreedElsewhere(app.db, id, agreed);
 }

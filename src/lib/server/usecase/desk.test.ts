@@ -1,6 +1,8 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { DeskEvent } from '../../core/record';
-import type { App, Who } from '../app';
+import { archiveCandidate } from '../../schema/archive';
+import { type App, type Who, makeApp } from '../app';
+import { openDb } from '../db/open';
 import { findItem } from '../store/item';
 import {
   addPlayer,
@@ -10,6 +12,7 @@ import {
   TEACHER,
   timeOf
 } from '../../../../tests/fixtures/small-studio';
+import { exportCandidate, importArchive } from './archive';
 import { readLog } from './log';
 import { addItem, removeItem } from './list';
 import { findFirstAudition, keepDeskEvents, readToday } from './desk';
@@ -114,6 +117,18 @@ describe('what a desk sends', () => {
     expect(send(renamed).notLogged).toHaveLength(1);
     expect(touches()).toHaveLength(1);
     expect(findItem(app.db, itemId)).toBeDefined();
+  });
+
+  it('goes along in an archive, with the touches that came of it', async () => {
+    keep(session());
+    const archive = exportCandidate(app, TEACHER, { candidateId });
+    const read = archiveCandidate.parse(JSON.parse(JSON.stringify(archive.candidates[0])));
+    const other = makeApp(openDb(':memory:'), () => NOW);
+    await importArchive(other, TEACHER, { archive: { ...archive, candidates: [read] } });
+    expect(readToday(other, TEACHER, { auditionId }).events).toEqual(
+      readToday(app, ada, { auditionId }).events
+    );
+    expect(readLog(other, TEACHER, { auditionId }).touches).toEqual(touches());
   });
 
   it('with a date out of reach is refused, and nothing of it is kept', () => {

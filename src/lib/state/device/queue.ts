@@ -1,6 +1,7 @@
 /**
- * What a desk has made and not yet sent, kept on the device: each event before the screen moves on, and until the studio has said that it is
- * kept there. Sent in order, any number of times; the studio counts each once. What is of somebody else who used this device is left alone.
+ * What a desk has made, kept on the device: each event before the screen moves on, and until the studio has said that it is kept there. Sent in
+ * order, any number of times; the studio counts each once. What was sent stays for its day, so that a page that was asked for just before
+ * misses nothing. What somebody else who used this device has not sent is left alone.
  */
 import { type IDBPDatabase, openDB } from 'idb';
 import type { DeskEvent } from '$lib/core/record';
@@ -9,7 +10,12 @@ import type { DeskAnswer } from '$lib/schema/desk';
 /** As many as the studio takes in one go. */
 const AT_ONCE = 400;
 
-type Kept = { readonly key: number; readonly owner: string; readonly event: DeskEvent };
+type Kept = {
+  readonly key: number;
+  readonly owner: string;
+  readonly event: DeskEvent;
+  readonly isSent: boolean;
+};
 /** An event as it is made: the queue gives it its id, its device and its number. */
 export type DeskDraft = DeskEvent extends infer One
   ? One extends DeskEvent
@@ -41,9 +47,10 @@ export class DeviceQueue {
     private readonly post: (events: readonly DeskEvent[]) => Promise<Response>
   ) {}
 
-  /** `owner` is whose account it is; rejects where the browser keeps nothing. */
+  /** `owner` is whose account it is. What was sent, and is somebody else's or of another day than `date`, goes. Rejects where the browser keeps nothing. */
   static async open(
     owner: string,
+    date: string,
     post: (events: readonly DeskEvent[]) => Promise<Response>
   ): Promise<DeviceQueue> {
     const db = await openDevice();
@@ -51,6 +58,11 @@ export class DeviceQueue {
     const device = ((await changing.store.get('id')) as string | undefined) ?? crypto.randomUUID();
     await changing.store.put(device, 'id');
     await changing.done;
+    const clearing = db.transaction('events', 'readwrite');
+    for (const kept of (await clearing.store.getAll()) as Kept[])
+      if (kept.isSent && (kept.owner !== owner || kept.event.date !== date))
+        await clearing.store.delete(kept.key);
+    await clearing.done;
     return new DeviceQueue(db, owner, device, post);
   }
 
@@ -61,7 +73,7 @@ export class DeviceQueue {
     await changing.objectStore('device').put(seq, 'seq');
     const made = { id: crypto.randomUUID(), device: this.device, seq, atMs: Date.now() };
     const event = { ...draft, ...made } as DeskEvent;
-    await changing.objectStore('events').add({ owner: this.owner, event });
+    await changing.objectStore('events').add({ owner: this.owner, event, isSent: false });
     await changing.done;
     return event;
   }
@@ -71,8 +83,9 @@ export class DeviceQueue {
     return all.filter(({ owner }) => owner === this.owner);
   }
 
-  /** What waits, in order. */
-  waiting = async (): Promise<DeskEvent[]> => (await this.#kept()).map(({ event }) => event);
+  /** What is here, in order: what waits, and what was sent of the day. */
+  all = async (): Promise<DeskEvent[]> => (await this.#kept()).map(({ event }) => event);
+  readonly #waiting = async () => (await this.#kept()).filter(({ isSent }) => !isSent);
 
   /** Sends what waits, never twice at once. `answer` is null where nothing came through. */
   async send(): Promise<{ readonly state: QueueState; readonly answer: DeskAnswer | null }> {
@@ -82,7 +95,7 @@ export class DeviceQueue {
   }
 
   async #send(): ReturnType<DeviceQueue['send']> {
-    const kept = (await this.#kept()).slice(0, AT_ONCE);
+    const kept = (await this.#waiting()).slice(0, AT_ONCE);
     if (kept.length === 0) return { state: { kind: 'sent', atMs: null }, answer: null };
     const count = kept.length;
     const response = await this.post(kept.map(({ event }) => event)).catch(() => null);
@@ -97,10 +110,11 @@ export class DeviceQueue {
       return { state: { kind: 'refused', count, says }, answer: null };
     }
     const answer = (await response.json()) as DeskAnswer;
-    const gone = this.db.transaction('events', 'readwrite');
-    for (const { key, event } of kept) if (answer.kept.includes(event.id)) await gone.store.delete(key);
-    await gone.done;
-    const left = (await this.#kept()).length;
+    const marking = this.db.transaction('events', 'readwrite');
+    for (const one of kept)
+      if (answer.kept.includes(one.event.id)) await marking.store.put({ ...one, isSent: true });
+    await marking.done;
+    const left = (await this.#waiting()).length;
     return {
       state: left === 0 ? { kind: 'sent', atMs: Date.now() } : { kind: 'waiting', count: left },
       answer

@@ -1,0 +1,136 @@
+<!-- The click's own settings, kept on the device: how far it is thinned, what is counted before, how loud, and the pedal's keys. -->
+<script lang="ts">
+  import { CLICK_STAGES } from '$lib/core/click/pattern';
+  import type { DeskSettings } from './settings';
+
+  let {
+    settings,
+    isTriple,
+    onChange,
+    onClose
+  }: {
+    settings: DeskSettings;
+    /** The beat is a dotted one, and has three parts. */
+    isTriple: boolean;
+    onChange: (settings: DeskSettings) => void;
+    onClose: () => void;
+  } = $props();
+
+  let learns = $state<'cleanKey' | 'notYetKey' | null>(null);
+  const set = (more: Partial<DeskSettings>) => onChange({ ...settings, ...more });
+  const nameOf = (key: string) => (key === ' ' ? 'Space' : key);
+
+  function onKey(event: KeyboardEvent) {
+    if (event.key === 'Escape') return learns ? (learns = null) : onClose();
+    if (!learns || ['Tab', 'Shift', 'Control', 'Alt', 'Meta'].includes(event.key)) return;
+    event.preventDefault();
+    event.stopPropagation();
+    set({ [learns]: event.key });
+    learns = null;
+  }
+</script>
+
+<svelte:window onkeydowncapture={onKey} />
+<div class="panel" role="dialog" aria-label="Click and pedal">
+  <h2>Click and pedal</h2>
+  <label
+    ><span>How far it is thinned</span>
+    <select
+      value={settings.stage}
+      onchange={(e) => set({ stage: e.currentTarget.value as DeskSettings['stage'] })}
+    >
+      {#each CLICK_STAGES as stage (stage)}<option value={stage}>{stage}</option>{/each}
+    </select></label
+  >
+  {#if settings.stage === 'subdivisions' && !isTriple}<label
+      ><span>Notes to a beat</span>
+      <select value={String(settings.parts)} onchange={(e) => set({ parts: Number(e.currentTarget.value) })}>
+        {#each [2, 3, 4] as parts (parts)}<option value={String(parts)}>{parts}</option>{/each}
+      </select></label
+    >{/if}
+  <label class="check"
+    ><input
+      type="checkbox"
+      checked={settings.isCounted}
+      onchange={(e) => set({ isCounted: e.currentTarget.checked })}
+    />
+    <span>A bar is counted before it is thinned, two where bars are short</span></label
+  >
+  <label
+    ><span>How loud</span>
+    <input
+      type="range"
+      min="0"
+      max="100"
+      value={Math.round(settings.volume * 100)}
+      aria-valuetext="{Math.round(settings.volume * 100)} of 100"
+      oninput={(e) => set({ volume: Number(e.currentTarget.value) / 100 })}
+    /></label
+  >
+  <p class="soft">
+    A click turned up over a loud instrument in a small room harms hearing: rather see the beat than hear it
+    louder. Of 85 dBA one has 8 hours a day, of 94 one, of 100 a quarter of an hour (NIOSH 98-126).
+  </p>
+  <div class="pedal">
+    {#each [['cleanKey', 'clean'], ['notYetKey', 'not yet']] as const as [field, word] (field)}
+      <button onclick={() => (learns = field)}
+        >{learns === field
+          ? `press the key for ${word}`
+          : `${word}: ${settings[field] ? nameOf(settings[field]) : 'learn a key'}`}</button
+      >
+    {/each}
+  </div>
+  <button class="close" onclick={onClose}>Close</button>
+</div>
+
+<style>
+  .panel {
+    position: fixed;
+    inset: 0;
+    z-index: 5;
+    display: grid;
+    align-content: center;
+    justify-content: center;
+    gap: 16px;
+    padding: 24px;
+    overflow: auto;
+    background: var(--paper);
+    font-size: 20px;
+  }
+  label,
+  .pedal {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 8px 20px;
+  }
+  label:not(.check) span {
+    min-width: 220px;
+  }
+  select {
+    min-height: 48px;
+  }
+  input[type='range'] {
+    width: 260px;
+    min-height: 40px;
+    accent-color: var(--ink);
+  }
+  input[type='checkbox'] {
+    width: 24px;
+    height: 24px;
+    accent-color: var(--ink);
+  }
+  p {
+    max-width: 640px;
+    font-size: 16px;
+  }
+  button {
+    min-height: 48px;
+    padding: 0 20px;
+    border: 2px solid var(--ink);
+    background: none;
+  }
+  .close {
+    justify-self: start;
+  }
+</style>

@@ -1,0 +1,80 @@
+/**
+ * What of each beat is clicked: how far the click is thinned, and the bar counted before it begins. Source: the practice model, section 3
+ * (common practice, no published source).
+ */
+import type { Bpm } from '../units';
+
+/** In order: each leaves more to the player. */
+export const CLICK_STAGES = [
+  'subdivisions',
+  'beats and off-beats',
+  'beats',
+  'off-beats',
+  'downbeats',
+  'one bar on, one off',
+  'two bars on, two off',
+  'four bars on, four off',
+  'none'
+] as const;
+export type ClickStage = (typeof CLICK_STAGES)[number];
+
+export type Pattern = {
+  /** Clicks in a bar; 0 where they are not grouped in bars, and all sound alike. */
+  readonly perBar: number;
+  /** Notes to a beat where it is subdivided. */
+  readonly parts: number;
+  readonly stage: ClickStage;
+  /** Beats that are counted in full before it is thinned. */
+  readonly countOff: number;
+};
+
+type Sound = {
+  /** From the beat, in beats, 0 up to 1. */
+  readonly offset: number;
+  readonly kind: 'accent' | 'beat' | 'between';
+  readonly isCountOff: boolean;
+};
+
+/** A bar shorter than this is counted twice. */
+const SHORT_BAR_SECONDS = 2;
+
+/** A bar, two where it is short; with a pickup the count stops where that enters. 0 where there are no bars. */
+export function countOffBeats(perBar: number, bpm: Bpm, pickupBeats = 0): number {
+  if (perBar === 0) return 0;
+  const bars = (perBar * 60) / bpm < SHORT_BAR_SECONDS ? 2 : 1;
+  return bars * perBar - (pickupBeats % perBar);
+}
+
+export function soundsOf({ perBar, parts, stage, countOff }: Pattern, beat: number): Sound[] {
+  const isCountOff = beat < countOff;
+  const isDown = perBar > 0 && beat % perBar === 0;
+  const on: Sound = { offset: 0, kind: isDown ? 'accent' : 'beat', isCountOff };
+  if (isCountOff) return [on];
+  const between = (offset: number): Sound => ({ offset, kind: 'between', isCountOff });
+  switch (stage) {
+    case 'subdivisions':
+      return [on, ...Array.from({ length: parts - 1 }, (_, i) => between((i + 1) / parts))];
+    case 'beats and off-beats':
+      return [on, between(0.5)];
+    case 'beats':
+      return [on];
+    case 'off-beats':
+      return [{ ...between(0.5), kind: 'beat' }];
+    case 'downbeats':
+      return isDown || perBar === 0 ? [on] : [];
+    case 'one bar on, one off':
+      return isBarOn(1) ? [on] : [];
+    case 'two bars on, two off':
+      return isBarOn(2) ? [on] : [];
+    case 'four bars on, four off':
+      return isBarOn(4) ? [on] : [];
+    case 'none':
+      return [];
+  }
+
+  /** The bars that are on begin where the count ends. */
+  function isBarOn(bars: number): boolean {
+    const bar = Math.floor(beat / (perBar || 4)) - Math.ceil(countOff / (perBar || 4));
+    return Math.floor(bar / bars) % 2 === 0;
+  }
+}
