@@ -163,6 +163,23 @@ test('the click keeps its time while the page is busy, a tempo is taken by hand,
     };
   });
   await enter(page, 'Noor');
+
+  await step('a block is lengthened by dragging its barline, and shortened by keys', async () => {
+    const block = page.locator('.wide .block').nth(2);
+    const minutes = async () => Number(await block.locator('.minutes').innerText());
+    const was = await minutes();
+    const minuteWide = (await block.boundingBox())!.width / was;
+    await block.click();
+    const grip = (await page.locator('.grip').boundingBox())!;
+    await page.mouse.move(grip.x + 12, grip.y + 160);
+    await page.mouse.down();
+    await page.mouse.move(grip.x + 12 + 3.2 * minuteWide, grip.y + 160, { steps: 4 });
+    await page.mouse.up();
+    await expect.poll(minutes).toBe(was + 3);
+    for (let n = 0; n < 3; n += 1) await page.keyboard.press('Alt+ArrowDown');
+    await expect.poll(minutes).toBe(was);
+  });
+
   await page.getByRole('button', { name: /^Begin/ }).click();
   await page.waitForURL('**/desk*');
   const clean = face(page).getByRole('button', { name: /^clean/ });
@@ -226,6 +243,19 @@ test('the click keeps its time while the page is busy, a tempo is taken by hand,
     await page.keyboard.press('b');
     await expect(face(page).getByRole('group', { name: 'What did not hold?' })).toBeVisible();
   });
+
+  await step('what was left open ends on the next day by itself, and is logged on its own', async () => {
+    await expect(page.getByText(/^all sent/)).toBeVisible();
+    await studio.at('2026-11-25T08:00:00Z');
+    await page.goto('/');
+    await page.waitForURL('**/today');
+    await expect(page.getByText(/^all sent [0-9]/)).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Begin/ })).toBeVisible();
+    await page.getByRole('link', { name: 'Log' }).click();
+    await page.waitForURL('**/log');
+    const row = page.locator('tbody tr', { hasText: 'Tue 24 Nov' }).filter({ hasText: 'rhythm' });
+    await expect(row).toHaveCount(1);
+  });
 });
 
 test('on a phone a day is changed by hand, less time is fitted in, and answers are taps', async ({
@@ -254,11 +284,26 @@ test('on a phone a day is changed by hand, less time is fitted in, and answers a
     const words = page.locator('.column').getByRole('group');
     await words.getByRole('button', { name: 'earlier' }).tap();
     await expect.poll(names).toEqual([before[0], before[2], before[1], ...before.slice(3)]);
+    const minutes = async () => Number(/, (\d+) min/.exec(await words.innerText())![1]);
+    const was = await minutes();
     await words.getByRole('button', { name: 'longer' }).tap();
-    await expect(words).toContainText(/, (\d+) min/);
+    await expect.poll(minutes).toBe(was + 1);
+    await words.getByRole('button', { name: 'shorter' }).tap();
+    await expect.poll(minutes).toBe(was);
+    await words.getByRole('button', { name: 'split' }).tap();
+    await expect.poll(names).toEqual([before[0], before[2], before[2], before[1], ...before.slice(3)]);
+    await expect.poll(minutes).toBe(Math.ceil(was / 2));
+    await page.locator('.column li').nth(2).getByRole('button').tap();
+    await words.getByRole('button', { name: 'drop' }).tap();
+    await expect(
+      page.getByRole('button', { name: `${before[2]}, ${Math.floor(was / 2)} min: put back` })
+    ).toBeVisible();
+    await page.getByLabel('Item to add').selectOption({ label: before[3]! });
+    await page.getByRole('button', { name: 'Add 8 minutes' }).tap();
+    await expect.poll(names).toEqual([before[0], before[2], before[1], ...before.slice(3), before[3]]);
     await page.reload();
     await alive(page);
-    await expect.poll(names).toEqual([before[0], before[2], before[1], ...before.slice(3)]);
+    await expect.poll(names).toEqual([before[0], before[2], before[1], ...before.slice(3), before[3]]);
   });
 
   await step('less time: nonsense is said at its place, and what waits is named', async () => {
@@ -275,7 +320,7 @@ test('on a phone a day is changed by hand, less time is fitted in, and answers a
   });
 
   await step('two desks open at once show the same day', async () => {
-    await page.getByRole('button', { name: /^Next/ }).tap();
+    await page.getByRole('button', { name: /^Begin/ }).tap();
     await page.waitForURL('**/desk*');
     await expect(face(page).getByRole('heading', { name: 'Warm-up' })).toBeVisible();
     await expect(page.getByText(/^all sent/)).toBeVisible();

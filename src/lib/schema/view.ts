@@ -136,6 +136,9 @@ export type SeasonHeadView = {
 type DeskItem = {
   readonly id: string;
   readonly name: string;
+  readonly composer: string;
+  readonly edition: string;
+  readonly pages: string;
   readonly metre: string;
   readonly fromBar: number;
   readonly toBar: number;
@@ -151,6 +154,8 @@ export type TodayView = {
   /** What the clock gives today, in minutes. */
   readonly thereMin: number;
   readonly roadMap: readonly RoadBlock[];
+  /** Blocks that can be put in besides, one for each item. */
+  readonly canAdd: readonly Omit<RoadBlock, 'id'>[];
   readonly tomorrow: { readonly date: string; readonly roadMap: readonly RoadBlock[] };
   readonly events: readonly DeskEvent[];
   readonly items: readonly DeskItem[];

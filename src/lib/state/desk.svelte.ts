@@ -189,6 +189,13 @@ export class DeskSession {
     await this.#keep({ kind: 'set', date: this.facts.date, block, set });
   }
 
+  /** Puts a block into the day; `place` lies between those of its neighbours. */
+  async add(block: Omit<RoadBlock, 'id'>, place: number): Promise<void> {
+    await this.makeDay();
+    const added = { ...block, id: crypto.randomUUID() };
+    await this.#keep({ kind: 'add', date: this.facts.date, added, place } as DeskDraft);
+  }
+
   async send(): Promise<void> {
     clearTimeout(this.#again);
     const { state, answer } = await this.#queue!.send();

@@ -3,6 +3,7 @@
   import type { DeskDay } from '$lib/core/practice';
   import { dayOf, sayDate } from '$lib/core/units';
   import type { DeskAnswer } from '$lib/schema/desk';
+  import { layReady } from '$lib/components/today/lay-ready';
   import Moves from '$lib/components/countback/Moves.svelte';
   import type { TodayView } from '$lib/schema/view';
 
@@ -45,7 +46,7 @@
   <h2>Tomorrow, {sayDate(dayOf(view.tomorrow.date))}</h2>
   {#if tomorrow.length > 0}
     <p>{sum} minutes: {tomorrow.map((block) => `${block.name} ${block.minutes}`).join(' · ')}</p>
-    <p class="soft">Lay ready the music of these, so that tomorrow begins with playing.</p>
+    <p><b>Lay ready:</b> {layReady(view).join(' · ')}</p>
   {:else}<p>A day without practice.</p>{/if}
   <p class="ways">
     {#if onGoOn && !isHurt}<button onclick={onGoOn}>Go on after all</button>{/if}

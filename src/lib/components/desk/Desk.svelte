@@ -277,6 +277,9 @@
             : `bars ${block.bars.fromBar}–${block.bars.toBar}`}{:else}{block.why}{/if}
       </p>
       {#if block.bars}<p class="soft">{block.why}</p>{/if}
+      {#if lastAnswer?.mark === 'n'}<div class="stated">
+          <Elements chosen={lastAnswer.notHeld} onChange={(notHeld) => session.state(notHeld)} />
+        </div>{/if}
     </div>
     {#if standing && work && said}
       <div class="click">
@@ -293,9 +296,6 @@
         <button class="more" onclick={() => (hasSound = true)}>settings</button>
         {#if silence}<span class="soft">{silence}</span>{/if}
       </div>
-      {#if lastAnswer?.mark === 'n'}<div class="stated">
-          <Elements chosen={lastAnswer.notHeld} onChange={(notHeld) => session.state(notHeld)} />
-        </div>{/if}
       <TempoStair {work} {unit} {standing} onPick={(bpm) => session.move({ kind: 'by-hand', bpm })} />
       {#if isAsking}
         <Answers
@@ -387,6 +387,7 @@
     font-weight: 700;
   }
   .what {
+    position: relative;
     padding: 4px 24px 0;
   }
   .what h1 {
@@ -437,7 +438,10 @@
     font-weight: 650;
   }
   .stated {
-    padding: 0 14px;
+    position: absolute;
+    right: 14px;
+    bottom: 0;
+    width: 380px;
   }
   .beats {
     display: flex;
@@ -542,6 +546,30 @@
     }
     .sign {
       height: 130px;
+    }
+    .click {
+      gap: 10px;
+    }
+    .toggle {
+      padding: 0 16px;
+    }
+    .stated {
+      position: static;
+      width: auto;
+      margin: 0 -7px;
+    }
+    .beats {
+      flex: 0 1 170px;
+      gap: 5px;
+    }
+    .beats i,
+    .beats i:first-child {
+      flex: 0 1 24px;
+      width: auto;
+      min-width: 6px;
+    }
+    .more {
+      margin-left: auto;
     }
     .desk > :global(.stair) {
       align-content: center;

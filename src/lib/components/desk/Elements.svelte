@@ -9,6 +9,7 @@
 </script>
 
 <div class="elements" role="group" aria-label="What did not hold?">
+  <span aria-hidden="true">what did not hold?</span>
   {#each ELEMENTS as element (element)}
     <button aria-pressed={chosen.includes(element)} onclick={() => toggle(element)}>{element}</button>
   {/each}
@@ -19,6 +20,12 @@
     display: flex;
     flex-wrap: wrap;
     gap: 0 4px;
+  }
+  span {
+    align-self: center;
+    padding: 0 10px;
+    font-size: 17px;
+    font-stretch: 84%;
   }
   button {
     min-height: 48px;

@@ -48,7 +48,7 @@
   const isGoal = $derived(standing.bpm >= standing.goalBpm);
 </script>
 
-<div class="stair">
+<div class="stair" style:--digits={say(standing.bpm).replace('.', '').length}>
   {#each [1, 0] as i (i)}
     {@const bpm = below[i]}
     <div
@@ -154,7 +154,7 @@
     display: flex;
     align-items: flex-end;
     justify-content: center;
-    font-size: clamp(120px, min(23vw, 33vh), 300px);
+    font-size: clamp(120px, min(52vw / (var(--digits) * 0.6 + 0.4), 33vh), 300px);
     font-weight: 700;
     letter-spacing: -0.02em;
     line-height: 0.82;
@@ -229,7 +229,8 @@
       display: none;
     }
     .tempo {
-      font-size: clamp(96px, min(39vw, 24vh), 190px);
+      /* as wide as its column lets so many digits and the note be */
+      font-size: max(96px, min(58vw / (var(--digits) * 0.6 + 0.3), 24vh));
     }
     .above {
       padding-bottom: 56px;

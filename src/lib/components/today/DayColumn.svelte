@@ -1,5 +1,6 @@
 <!-- The day on a phone: minutes run down, each block a row with what it climbs. -->
 <script lang="ts">
+  import type { Snippet } from 'svelte';
   import type { DeskBlock } from '$lib/core/practice';
   import { clickOf } from '$lib/core/tempo';
   import Sign from '$lib/components/desk/Sign.svelte';
@@ -9,8 +10,15 @@
   let {
     blocks,
     inHand,
-    onPick
-  }: { blocks: readonly DeskBlock[]; inHand: string | null; onPick: (id: string) => void } = $props();
+    onPick,
+    words
+  }: {
+    blocks: readonly DeskBlock[];
+    inHand: string | null;
+    onPick: (id: string) => void;
+    /** What can be done with the block in hand, under it. */
+    words: Snippet;
+  } = $props();
 
   /** Height of a minute, with enough for two lines. */
   const height = (minutes: number) => Math.max(58, Math.min(120, minutes * 7));
@@ -50,6 +58,7 @@
             ><Tempo bpm={tempo.bpm} unit={tempo.unit} from={tempo.from} height={18} /></span
           >{:else}<span class="sign"><Sign kind={block.kind} /></span>{/if}
       </button>
+      {#if inHand === block.id}{@render words()}{/if}
     </li>
   {/each}
 </ol>

@@ -14,27 +14,52 @@
     blocks,
     thereMin,
     inHand,
-    onPick
+    onPick,
+    onMinutes
   }: {
     blocks: readonly DeskBlock[];
     thereMin: number;
     inHand: string | null;
     onPick: (id: string) => void;
+    /** A barline was dragged: the block before it lasts so long. */
+    onMinutes: (id: string, minutes: number) => void;
   } = $props();
 
+  const MOST_SPARE = 1.2;
   const systems = $derived(systemsOf(blocks));
   const isOne = $derived(systems.length === 1);
-  const scale = $derived(Math.max(...systems.map(minutesOf), isOne ? thereMin : 0));
+  const longest = $derived(Math.max(...systems.map(minutesOf)));
+  /** A day with much to spare is not squeezed for it: what is free is said. */
+  const scale = $derived(isOne && thereMin <= longest * MOST_SPARE ? Math.max(longest, thereMin) : longest);
   const over = $derived(minutesOf(blocks) - thereMin);
-  /** Narrower than this there is no room for words under it. */
-  const NARROW = 0.055;
+  /** Narrower than this its name stands upright, and there is no room for words under it. */
+  const SLIM = 0.075;
+  let width = $state(1);
+  let dragged = $state<{ id: string; fromX: number; minutes: number; now: number } | null>(null);
+  const minutesNow = (block: DeskBlock) => (dragged?.id === block.id ? dragged.now : block.minutes);
+
+  function grip(event: PointerEvent, { id, minutes }: DeskBlock) {
+    (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+    dragged = { id, fromX: event.clientX, minutes, now: minutes };
+  }
+  function drag(event: PointerEvent) {
+    if (!dragged) return;
+    const by = ((event.clientX - dragged.fromX) * scale) / width;
+    dragged = { ...dragged, now: Math.min(360, Math.max(1, Math.round(dragged.minutes + by))) };
+  }
+  function drop() {
+    if (dragged && dragged.now !== dragged.minutes) onMinutes(dragged.id, dragged.now);
+    dragged = null;
+  }
+
+  const isSlim = ({ minutes }: DeskBlock) => minutes / scale < SLIM;
   const said = (block: DeskBlock) =>
     `${block.name}, ${block.minutes} minutes${block.run?.end ? ', done' : ''}: ${block.why}`;
 </script>
 
 {#each systems as system, s (s)}
   {@const isLast = s === systems.length - 1}
-  <div class="system">
+  <div class="system" bind:clientWidth={width}>
     {#each system as block (block.id)}
       {@const work = block.work}
       {@const start = work?.way[0]}
@@ -44,15 +69,16 @@
         class="block"
         class:in-hand={inHand === block.id}
         class:done={block.run?.end}
-        class:narrow={block.minutes / scale < NARROW}
+        class:slim={isSlim(block)}
         style:width="{(100 * block.minutes) / scale}%"
         aria-label={said(block)}
         aria-pressed={inHand === block.id}
         onclick={() => onPick(block.id)}
       >
-        <span class="name">{block.name}</span>
+        <span class="name">{isSlim(block) ? '' : block.name}</span>
         <span class="window">
-          {#if work && click && start !== undefined && goal !== undefined}
+          {#if isSlim(block)}<span class="upright">{block.name}</span>
+          {:else if work && click && start !== undefined && goal !== undefined}
             <span class="start" style:top="{8 + hangs(block, start)}px"
               ><b><NoteValue unit={click.unit} height={18} />{sayAt(start, work.unit)}</b></span
             >
@@ -68,7 +94,7 @@
             {/if}
           {:else}<span class="sign"><Sign kind={block.kind} /></span>{/if}
         </span>
-        <span class="minutes">{block.minutes}</span>
+        <span class="minutes">{minutesNow(block)}</span>
         <span class="why"
           >{#if block.bars}<b
               >{block.bars.fromBar === block.bars.toBar
@@ -78,6 +104,21 @@
           {block.why}</span
         >
       </button>
+    {/each}
+    {#each system as block, i (block.id)}
+      {#if inHand === block.id && !block.run?.end}
+        <!-- the keyboard's way is the words under the line -->
+        <span
+          class="grip"
+          aria-hidden="true"
+          style:left="{(100 * (minutesOf(system.slice(0, i + 1)) + minutesNow(block) - block.minutes)) /
+            scale}%"
+          onpointerdown={(event) => grip(event, block)}
+          onpointermove={drag}
+          onpointerup={drop}
+          onpointercancel={() => (dragged = null)}
+        ></span>
+      {/if}
     {/each}
     {#if isLast}
       <span class="end" style:left="{(100 * minutesOf(system)) / scale}%"></span>
@@ -114,7 +155,7 @@
     padding: 0 4px 6px 8px;
     overflow: hidden;
     font-size: 14px;
-    font-stretch: 84%;
+    font-stretch: 76%;
     font-weight: 650;
     hyphens: auto;
     overflow-wrap: break-word;
@@ -167,6 +208,15 @@
     right: 4px;
     font-size: 16px;
   }
+  .upright {
+    position: absolute;
+    inset: 8px 2px 8px 4px;
+    overflow: hidden;
+    font-size: 13px;
+    font-stretch: 80%;
+    font-weight: 600;
+    writing-mode: vertical-rl;
+  }
   .sign {
     position: absolute;
     inset: 50px 10%;
@@ -192,8 +242,21 @@
     color: var(--ink);
     font-weight: 500;
   }
-  .narrow .why {
+  .slim .why {
     visibility: hidden;
+  }
+  .grip {
+    position: absolute;
+    top: 44px;
+    width: 24px;
+    height: 204px;
+    margin-left: -12px;
+    border: solid transparent;
+    border-width: 150px 6px 18px;
+    background: var(--ink);
+    background-clip: padding-box;
+    cursor: ew-resize;
+    touch-action: none;
   }
   .end {
     position: absolute;

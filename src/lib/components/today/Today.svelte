@@ -10,6 +10,7 @@
   import DayColumn from './DayColumn.svelte';
   import DayLine from './DayLine.svelte';
   import { minutesOf } from './day-scale';
+  import { layReady } from './lay-ready';
 
   let { view, owner }: { view: TodayView; owner: string } = $props();
 
@@ -40,7 +41,10 @@
   let less = $state('');
   let fault = $state('');
   let says = $state('');
+  let chosen = $state('');
+  const isBegun = $derived(all.some((block) => block.run !== null));
 
+  const ready = $derived(layReady(view));
   const pick = (id: string) => (picked = picked === id ? null : id);
 
   /** Between the blocks it is to stand between. */
@@ -52,6 +56,35 @@
   }
   async function lengthen(by: number) {
     await session.set(inHand!.id, { minutes: Math.min(360, Math.max(1, inHand!.minutes + by)) });
+  }
+  /** Two halves, so that something else can lie between. */
+  async function split() {
+    const { id, minutes, place, run, isDropped, ...block } = inHand!;
+    if (run || isDropped) return;
+    const half = Math.floor(minutes / 2);
+    await session.set(id, { minutes: minutes - half });
+    await session.add({ ...block, minutes: half }, between(place, blocks[index + 1]?.place));
+  }
+  const between = (from: number, to: number | undefined) => (from + (to ?? from + 2)) / 2;
+  async function add() {
+    const block = view.canAdd.find((one) => one.itemId === chosen);
+    if (block) await session.add(block, (all.at(-1)?.place ?? 0) + 1);
+  }
+  /** Arrows with a block in hand: left and right move it, up and down change its minutes. */
+  async function onKey(event: KeyboardEvent) {
+    const isField = event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement;
+    if (!inHand || inHand.run || isField || event.ctrlKey || event.metaKey || !event.altKey) return;
+    const acts: Record<string, () => Promise<void>> = {
+      ArrowLeft: () => (index > 0 ? shift(-1) : Promise.resolve()),
+      ArrowRight: () => (index < blocks.length - 1 ? shift(1) : Promise.resolve()),
+      ArrowUp: () => lengthen(1),
+      ArrowDown: () => (inHand.minutes > 1 ? lengthen(-1) : Promise.resolve()),
+      Delete: drop
+    };
+    const act = acts[event.key];
+    if (!act) return;
+    event.preventDefault();
+    await act();
   }
   async function drop() {
     await session.set(inHand!.id, { isDropped: true });
@@ -90,11 +123,15 @@
         disabled={inHand.run?.end != null || inHand.minutes <= 1}
         onclick={() => lengthen(-1)}>shorter</button
       >
+      <button class="quiet" disabled={inHand.run !== null || inHand.minutes < 2} onclick={split}>split</button
+      >
       <button class="quiet" disabled={inHand.run !== null} onclick={drop}>drop</button>
+      <span class="soft keys">Alt and arrows do the same</span>
     </div>
   {/if}
 {/snippet}
 
+<svelte:window onkeydown={onKey} />
 <div class="today">
   <div class="side">
     <h2>{WEEKDAY_NAMES[weekdayOf(dayOf(view.today)) - 1]}</h2>
@@ -104,12 +141,17 @@
   {#if blocks.length > 0}
     <div class="map">
       <div class="wide">
-        <DayLine {blocks} thereMin={view.thereMin} inHand={picked} onPick={pick} />
+        <DayLine
+          {blocks}
+          thereMin={view.thereMin}
+          inHand={picked}
+          onPick={pick}
+          onMinutes={(id, minutes) => session.set(id, { minutes })}
+        />
         {@render words()}
       </div>
       <div class="column">
-        <DayColumn {blocks} inHand={picked} onPick={pick} />
-        {@render words()}
+        <DayColumn {blocks} inHand={picked} onPick={pick} {words} />
       </div>
     </div>
     <p class="sum desk" class:over={over > 0}>
@@ -117,8 +159,8 @@
       {#if over > 0}<strong>{over} too many</strong>{:else if over < 0}{-over} free{:else}as planned{/if}
     </p>
     {#if next}<button class="begin" onclick={begin}
-        ><span>{session.day ? (next.run ? 'Go on' : 'Next') : 'Begin'}</span>
-        <small>{session.day || next.kind === 'warm-up' ? `with ${next.name}` : ''}</small></button
+        ><span>{next.run ? 'Go on' : isBegun ? 'Next' : 'Begin'}</span>
+        <small>with {next.name}</small></button
       >{:else}<p class="begin done"><span>Done</span><small>all of today is played</small></p>{/if}
   {:else}
     <p class="map first">
@@ -155,12 +197,26 @@
       <span id="less-says" role="status">{fault || says}</span>
     </form>
   {/if}
+  {#if view.canAdd.length > 0}
+    <h3>Add a block</h3>
+    <p class="less">
+      <select bind:value={chosen} aria-label="Item to add">
+        <option value="">choose an item</option>
+        {#each view.canAdd as block (block.itemId)}<option value={block.itemId}>{block.name}</option>{/each}
+      </select>
+      <button class="action" disabled={chosen === ''} onclick={add}>Add 8 minutes</button>
+    </p>
+  {/if}
   <h3>Tomorrow</h3>
   <p>
     {#if view.tomorrow.roadMap.length > 0}{sayDate(dayOf(view.tomorrow.date))},
       {view.tomorrow.roadMap.reduce((total, block) => total + block.minutes, 0)} minutes:
       {view.tomorrow.roadMap.map((block) => `${block.name} ${block.minutes}`).join(' · ')}{:else}no practice.{/if}
   </p>
+  {#if ready.length > 0}
+    <h3>Lay ready</h3>
+    <p>{ready.join(' · ')}</p>
+  {/if}
   {#if view.lessonNote}
     <h3>From the lesson</h3>
     <p class="note">
@@ -246,6 +302,10 @@
     cursor: default;
     text-decoration: none;
   }
+  .keys {
+    margin-left: auto;
+    font-size: 0.87rem;
+  }
   .rest {
     display: grid;
     grid-template-columns: var(--names) minmax(0, 1fr);
@@ -321,6 +381,9 @@
     }
     .words button {
       min-height: 44px;
+    }
+    .keys {
+      display: none;
     }
   }
 </style>

@@ -60,7 +60,11 @@ export function readDeskDay(events: readonly DeskEvent[], date: string): DeskDay
   const known = new Map(begun.blocks.map((block) => [block.id, block]));
   for (const block of also.flatMap(({ blocks }) => blocks))
     if (played.has(block.id) && !known.has(block.id)) known.set(block.id, block);
-  const blocks = [...known.values()].map((block, i) => readBlock(block, i, ofDay));
+  const made = [...known.values()].map((block, i) => readBlock(block, i, ofDay));
+  const added = ofDay.flatMap((event) =>
+    event.kind === 'add' ? [readBlock(event.added, event.place, ofDay)] : []
+  );
+  const blocks = [...made, ...added];
   return { date, blocks: blocks.sort((a, b) => a.place - b.place) };
 }
 
@@ -68,8 +72,8 @@ export function readDeskDay(events: readonly DeskEvent[], date: string): DeskDay
 export const asBegun = (blocks: readonly RoadBlock[]): DeskBlock[] =>
   blocks.map((block, place) => ({ ...block, place, isDropped: false, run: null }));
 
-function readBlock(block: RoadBlock, index: number, ofDay: readonly DeskEvent[]): DeskBlock {
-  const own = ofDay.filter((event) => event.kind !== 'day' && event.block === block.id);
+function readBlock(block: RoadBlock, place: number, ofDay: readonly DeskEvent[]): DeskBlock {
+  const own = ofDay.flatMap((event) => ('block' in event && event.block === block.id ? [event] : []));
   const set = Object.assign(
     {},
     ...own.flatMap((event) => (event.kind === 'set' ? [event.set] : []))
@@ -77,13 +81,13 @@ function readBlock(block: RoadBlock, index: number, ofDay: readonly DeskEvent[])
   return {
     ...block,
     minutes: set.minutes ?? block.minutes,
-    place: set.place ?? index,
+    place: set.place ?? place,
     isDropped: set.isDropped ?? false,
     run: readRun(own)
   };
 }
 
-function readRun(own: readonly DeskEvent[]): Run | null {
+function readRun(own: readonly Extract<DeskEvent, { block: string }>[]): Run | null {
   const begin = own.find((event) => event.kind === 'begin');
   if (!begin) return null;
   const undone = new Set(own.flatMap((event) => (event.kind === 'undo' ? [event.event] : [])));

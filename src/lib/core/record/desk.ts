@@ -63,6 +63,13 @@ const block = { block: idField };
 export const deskEvent = z.discriminatedUnion('kind', [
   /** The road map as it was begun; of several the first counts. */
   z.strictObject({ ...made, kind: z.literal('day'), blocks: z.array(roadBlock).max(60) }),
+  /** A block put in by hand, into a day that is made. */
+  z.strictObject({
+    ...made,
+    kind: z.literal('add'),
+    added: roadBlock,
+    place: z.number().min(-1000).max(1000)
+  }),
   z.strictObject({ ...made, ...block, kind: z.literal('begin') }),
   /** An answer, or what moves the tempo besides; for an answer with the tempo at which it was played. */
   z.strictObject({ ...made, ...block, kind: z.literal('move'), move, bpm: bpmField.optional() }),

@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { touchesOfDay, readDeskDay } from '../../core/practice';
 import type { DeskEvent, RoadBlock, Touch } from '../../core/record';
-import { type SeasonPlan, clockMinutes, makeRoadMap } from '../../core/season';
+import { type SeasonPlan, blocksToAdd, clockMinutes, makeRoadMap } from '../../core/season';
 import { dayOf, formatDate } from '../../core/units';
 import type { DeskAnswer } from '../../schema/desk';
 import type { TodayView } from '../../schema/view';
@@ -60,6 +60,7 @@ export const readToday = useCase({
       today,
       thereMin: plan ? clockMinutes(plan, today) : 0,
       roadMap: roadMapOn(season, plan, today),
+      canAdd: plan ? blocksToAdd(plan, factsOf(season), today) : [],
       tomorrow: { date: tomorrow, roadMap: roadMapOn(season, plan, tomorrow) },
       // today's, and those of lately that were left open
       events: days.flatMap((date) => {
@@ -72,9 +73,23 @@ export const readToday = useCase({
   }
 });
 
-const readItem = ({ id, name, metre, fromBar, toBar, barsPerLine, pickupBeats }: ListItem) => ({
+const readItem = ({
   id,
   name,
+  composer,
+  edition,
+  pages,
+  metre,
+  fromBar,
+  toBar,
+  barsPerLine,
+  pickupBeats
+}: ListItem) => ({
+  id,
+  name,
+  composer,
+  edition,
+  pages,
   metre,
   fromBar,
   toBar,
@@ -85,20 +100,21 @@ const readItem = ({ id, name, metre, fromBar, toBar, barsPerLine, pickupBeats }:
 const isLeftOpen = (events: readonly DeskEvent[], date: string) =>
   readDeskDay(events, date)?.blocks.some((block) => block.run && !block.run.end) ?? false;
 
+const factsOf = (season: Season) => ({
+  items: [...season.items, ...season.others],
+  time: season.request.time,
+  schools: season.request.schools,
+  log: season.log
+});
+
 function roadMapOn(season: Season, plan: SeasonPlan | null, date: string): RoadBlock[] {
   if (!plan) return [];
-  const facts = {
-    items: [...season.items, ...season.others],
-    time: season.request.time,
-    schools: season.request.schools,
-    log: season.log
-  };
   const idOf = (index: number, itemId: string | null) =>
     createHash('sha256')
       .update(JSON.stringify([season.candidate.id, date, index, itemId]))
       .digest('base64url')
       .slice(0, 32);
-  return makeRoadMap(plan, facts, date, idOf);
+  return makeRoadMap(plan, factsOf(season), date, idOf);
 }
 
 /**

@@ -9,7 +9,7 @@ import { findItem } from '../store/item';
 import { latestVersion } from '../store/plan-version';
 import * as touches from '../store/touch';
 import { candidateOfAudition, candidateOfItem, candidateOfTouch } from './owner';
-import { readSeason } from '../laying/facts';
+import { type Season, readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
 import { CodedError, orNotFound } from '../errors';
 import { useCase } from './use-case';
@@ -21,19 +21,29 @@ export const readLog = useCase({
   run: (app: App, input: { auditionId: string }) => {
     const season = readSeason(app, input.auditionId);
     const version = planOf(app, season);
+    const items = [
+      ...season.items,
+      ...season.others.filter((o) => version?.plan.items.some((i) => i.id === o.id))
+    ];
     return {
       audition: season.audition,
       candidate: season.candidate,
       today: season.request.today,
-      items: [
-        ...season.items,
-        ...season.others.filter((o) => version?.plan.items.some((i) => i.id === o.id))
-      ],
-      touches: [...season.own.log].reverse(),
+      items,
+      touches: newestFirst(season, new Set(items.map((item) => item.id))),
       plan: version?.plan ?? null
     };
   }
 });
+
+/** All that was played of what the day has, of whichever audition; what one lends another stands once. */
+function newestFirst({ log, own }: Season, known: ReadonlySet<string>): Touch[] {
+  const seen = new Set<string>();
+  const all = [...own.log, ...log.filter((touch) => known.has(touch.itemId))].filter(
+    ({ id }) => seen.size !== seen.add(id).size
+  );
+  return all.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0)).reverse();
+}
 
 type Logged = Omit<Touch, 'id'> & {
   readonly id?: string | undefined;

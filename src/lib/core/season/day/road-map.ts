@@ -21,6 +21,8 @@ import {
 /** So long a rest after so much play. */
 const REST_MIN: Minutes = 5;
 const PLAY_BEFORE_REST_MIN: Minutes = 55;
+/** A block added by hand, to begin with. */
+const ADDED_MIN: Minutes = 8;
 /** Settings below where the work begins, to step back to. */
 const SETTINGS_BELOW = 5;
 
@@ -48,6 +50,26 @@ export function makeRoadMap(
     ...day.blocks.map((block) => roadBlockOf(plan, facts, date, block))
   ];
   return withRests(blocks).map((block, i) => ({ id: idOf(i, block.itemId), ...block }));
+}
+
+/** A block of an item that the plan does not have that day: at what holds, or towards its next rung; in the list's order. */
+export function blocksToAdd(plan: SeasonPlan, facts: Facts, date: string): Omit<RoadBlock, 'id'>[] {
+  return plan.items
+    .filter((item) => item.state !== 'past')
+    .map((item) => {
+      const rung = item.rungs[0];
+      const block: PlannedBlock = {
+        itemId: item.id,
+        kind: rung ? 'ladder' : item.state === 'minutes' ? 'minutes' : 'keep-warm',
+        minutes: ADDED_MIN,
+        start: null,
+        sectionId: rung?.sectionId ?? null,
+        bpm: rung?.bpm ?? null,
+        bars: rung?.bars ?? null,
+        isPinned: false
+      };
+      return { ...roadBlockOf(plan, facts, date, block), why: 'added by hand' };
+    });
 }
 
 /** What the clock gives that day: its minutes less lessons and mocks. */

@@ -15,6 +15,10 @@
   const nameOf = (id: string) => view.items.find((i) => i.id === id)?.name ?? '';
   const sayMarks = (attempts = '') =>
     [...attempts].map((mark) => (mark === 'c' ? 'clean' : 'not yet')).join(', ') || 'not counted';
+  function sayNotHeld(touch: (typeof view.touches)[number]): string {
+    const elements = seriesOf(touch).flatMap(({ notHeld = [] }) => notHeld);
+    return elements.length > 0 ? `not yet: ${[...new Set(elements)].join(', ')}` : '';
+  }
   const removed = $derived(form && 'removed' in form ? form.removed : null);
   const logged = $derived(form && 'logged' in form ? form.logged : null);
   let picked = $state<Parameters<ComponentProps<typeof Today>['onPick']>[0] | null>(null);
@@ -106,11 +110,7 @@
                     >{#each attempts ?? '' as mark, m (m)}<i class={mark}></i>{/each}</span
                   >{/each}
               </td>
-              <td
-                >{[touch.notHeld?.length ? `not yet: ${touch.notHeld.join(', ')}` : '', touch.note]
-                  .filter(Boolean)
-                  .join(' · ')}</td
-              >
+              <td>{[sayNotHeld(touch), touch.note].filter(Boolean).join(' · ')}</td>
               <td>
                 <form method="POST" action="?/remove" use:send>
                   <input type="hidden" name="id" value={touch.id} /><button
