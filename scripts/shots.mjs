@@ -26,6 +26,7 @@ async function atWork(page) {
     await button(/^clean/).click();
     await page.waitForTimeout(150);
   }
+  await page.mouse.move(1, 1);
 }
 
 /** name, candidate whose audition it is ('' for the studio), path below the audition, and what is done before. */

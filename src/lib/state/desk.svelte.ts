@@ -9,6 +9,7 @@ import {
   type Standing,
   type Work,
   blockInHand,
+  nextPart,
   readDeskDay,
   standingOf,
   workNow
@@ -139,14 +140,26 @@ export class DeskSession {
       date: this.facts.date,
       block: block.id,
       move,
+      part: block.run?.part ?? 0,
       ...(isAnswer ? { bpm: standing.bpm } : {})
     });
+    // a part that holds at today's rung leads on to the next
+    const isThere = isAnswer && this.standing?.phase === 'at-rest' && standing.phase !== 'at-rest';
+    const next = isThere && this.day ? nextPart(this.day, this.block!) : null;
+    if (next !== null) await this.take(next);
+  }
+
+  /** Takes up another part of the block in hand. */
+  async take(part: number): Promise<void> {
+    if (this.block?.run)
+      await this.#keep({ kind: 'part', date: this.facts.date, block: this.block.id, part });
   }
 
   /** Takes back the last answer, or what moved the tempo. */
   undo = () =>
     this.#inTurn(async () => {
       const last = this.block?.run?.moves.at(-1);
+      if (last && last.part !== this.block!.run!.part) await this.take(last.part);
       if (last)
         await this.#keep({ kind: 'undo', date: this.facts.date, block: this.block!.id, event: last.id });
     });

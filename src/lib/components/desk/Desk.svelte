@@ -5,7 +5,7 @@
   import { clickOf } from '$lib/core/tempo';
   import type { Beat } from '$lib/core/click/engine';
   import { countOffBeats } from '$lib/core/click/pattern';
-  import type { Move } from '$lib/core/practice';
+  import { type Move, barsOfPart, nextPart, standingOf } from '$lib/core/practice';
   import { DeskSession } from '$lib/state/desk.svelte';
   import { Click } from '$lib/workers/click.client';
   import Answers from './Answers.svelte';
@@ -16,6 +16,7 @@
   import EndFace from './EndFace.svelte';
   import Hurts from './Hurts.svelte';
   import Keys from './Keys.svelte';
+  import Parts from './Parts.svelte';
   import QueueWords from './QueueWords.svelte';
   import SoundPanel from './SoundPanel.svelte';
   import Sign from './Sign.svelte';
@@ -65,6 +66,12 @@
     const beats = item && said ? beatsPerBar(item.metre, said.unit) : null;
     return beats !== null && Number.isInteger(beats) && beats <= 12 ? beats : 0;
   });
+  /** The bars in hand: a part's, or all of the block's. */
+  const bars = $derived(block ? barsOfPart(block, block.run?.part ?? 0) : null);
+  function isPartHeld(part: number): boolean {
+    const of = day && block ? standingOf(day, block, part) : null;
+    return of !== null && of.heldBpm !== null && of.heldBpm >= of.goalBpm;
+  }
   const isTriple = $derived(said?.unit.startsWith('dotted-') ?? false);
   const lastAnswer = $derived(block?.run?.answers.at(-1) ?? null);
   const open = $derived((day?.blocks ?? []).filter((one) => !one.isDropped));
@@ -152,7 +159,7 @@
   }
   function startClick() {
     const { stage, parts, isCounted, volume } = settings!;
-    const isAtStart = block?.bars != null && block.bars.fromBar === item?.fromBar;
+    const isAtStart = bars != null && bars.fromBar === item?.fromBar;
     const countOff = isCounted
       ? countOffBeats(perBar, said!.bpm, isAtStart ? (item?.pickupBeats ?? 0) : 0)
       : 0;
@@ -189,7 +196,14 @@
     isStopped = true;
     await session.end(how);
   }
-  const leads = (kind: 'clean' | 'not-yet') => (standing && work ? sayLead(work, unit, standing, kind) : '');
+  /** Where a part leads when it holds at today's rung. */
+  const partAfter = $derived.by(() => {
+    const next = day && block && block.parts.length > 0 ? nextPart(day, block) : null;
+    const there = next === null || !block ? null : block.parts[next];
+    return next === null ? '' : there ? `on to bars ${there.fromBar}–${there.toBar}` : 'on to all of it';
+  });
+  const leads = (kind: 'clean' | 'not-yet') =>
+    standing && work ? sayLead(work, unit, standing, kind, partAfter) : '';
 
   /** Pedals send page keys or arrows: the right one is clean and next, the left one not yet. */
   const RIGHT = ['ArrowRight', 'ArrowDown', 'PageDown'];
@@ -260,6 +274,7 @@
       {block}
       {standing}
       {next}
+      {bars}
       seconds={session.seconds}
       {isTimeUp}
       {isHurt}
@@ -269,12 +284,17 @@
     />
   {:else}
     <div class="what">
-      {#if item && block.bars}<DeskBars {item} bars={block.bars} />{/if}
+      {#if item && bars}<DeskBars {item} {bars} />{/if}
+      {#if block.parts.length > 0}<Parts
+          {block}
+          isHeld={(part) => isPartHeld(part)}
+          onTake={(part) => session.take(part)}
+        />{/if}
       <h1>{block.name}</h1>
       <p class="bars">
-        {#if block.bars}{block.bars.fromBar === block.bars.toBar
-            ? `bar ${block.bars.fromBar}`
-            : `bars ${block.bars.fromBar}–${block.bars.toBar}`}{:else}{block.why}{/if}
+        {#if bars}{bars.fromBar === bars.toBar
+            ? `bar ${bars.fromBar}`
+            : `bars ${bars.fromBar}–${bars.toBar}`}{:else}{block.why}{/if}
       </p>
       {#if block.bars}<p class="soft">{block.why}</p>{/if}
       {#if lastAnswer?.mark === 'n'}<div class="stated">

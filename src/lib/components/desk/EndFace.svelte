@@ -9,6 +9,7 @@
     block,
     standing,
     next,
+    bars,
     seconds,
     isTimeUp,
     isHurt,
@@ -19,6 +20,8 @@
     block: DeskBlock;
     standing: Standing | null;
     next: DeskBlock | null;
+    /** The bars worked at last. */
+    bars: DeskBlock['bars'];
     /** It has been at work. */
     seconds: number;
     isTimeUp: boolean;
@@ -49,7 +52,7 @@
       <i class="tread"></i>
       <p class="holds">
         {isGoal ? 'holds, today’s plan' : isNew ? 'holds now' : 'holds, as before'}
-        {#if block.bars}<span class="soft">bars {block.bars.fromBar}–{block.bars.toBar}</span>{/if}
+        {#if bars}<span class="soft">bars {bars.fromBar}–{bars.toBar}</span>{/if}
       </p>
     {:else if standing}
       <p class="holds">Nothing holds yet: the plan goes on from here.</p>

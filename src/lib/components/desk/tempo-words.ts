@@ -9,7 +9,14 @@ export function sayAt(bpm: Bpm, unit: BeatUnit, as?: Tempo): string {
   return sayBpm(Math.round(tempoIn({ bpm, unit }, click.unit) * 10) / 10);
 }
 
-export function sayLead(work: Work, unit: BeatUnit, now: Standing, kind: 'clean' | 'not-yet'): string {
+export function sayLead(
+  work: Work,
+  unit: BeatUnit,
+  now: Standing,
+  kind: 'clean' | 'not-yet',
+  /** Where a part leads that holds at today's rung; empty where it is worked whole. */
+  partAfter = ''
+): string {
   const as = clickOf({ bpm: now.bpm, unit }) ?? undefined;
   const say = (bpm: Bpm) => sayAt(bpm, unit, as);
   const next = moveTempo(work, now, { kind });
@@ -21,6 +28,7 @@ export function sayLead(work: Work, unit: BeatUnit, now: Standing, kind: 'clean'
   }
   if (now.phase === 'leading-up') return `on to ${say(next.bpm)}`;
   if (next.bpm !== now.bpm) return `${here} holds, ${next.bpm > now.bpm ? 'on' : 'back'} to ${say(next.bpm)}`;
-  if (next.counted === 0) return `${here} holds`;
+  if (next.counted === 0)
+    return partAfter && next.phase === 'at-rest' ? `holds, ${partAfter}` : `${here} holds`;
   return `${next.counted} of ${now.needed} at ${here}`;
 }

@@ -8,7 +8,7 @@
   import NoteValue from '$lib/components/note/NoteValue.svelte';
   import Sign from '$lib/components/desk/Sign.svelte';
   import { sayAt } from '$lib/components/desk/tempo-words';
-  import { hangs, minutesOf, systemsOf } from './day-scale';
+  import { hangs, minutesOf, sayBars, systemsOf } from './day-scale';
 
   let {
     blocks,
@@ -96,11 +96,7 @@
         </span>
         <span class="minutes">{minutesNow(block)}</span>
         <span class="why"
-          >{#if block.bars}<b
-              >{block.bars.fromBar === block.bars.toBar
-                ? `bar ${block.bars.fromBar}`
-                : `bars ${block.bars.fromBar}–${block.bars.toBar}`}</b
-            >{/if}
+          >{#if block.bars}<b>{sayBars(block)}</b>{/if}
           {block.why}</span
         >
       </button>

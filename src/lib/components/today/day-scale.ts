@@ -29,3 +29,14 @@ export function hangs({ work }: DeskBlock, bpm: number): number {
   if (!work) return 0;
   return CLICK_PX * Math.min(MOST_CLICKS, Math.max(0, clicksBetween(bpm, work.targetBpm, work.unit)));
 }
+
+/** "bars 1–48, in 4 parts, then all"; empty where it is of no bars. */
+export function sayBars({ bars, parts, isJoined }: DeskBlock): string {
+  if (!bars) return '';
+  const whole = bars.fromBar === bars.toBar ? `bar ${bars.fromBar}` : `bars ${bars.fromBar}–${bars.toBar}`;
+  if (parts.length === 0) return whole;
+  const inParts = parts.length === 1 ? sayPart(parts[0]!) : `in ${parts.length} parts`;
+  return `${whole}, ${inParts}${isJoined ? ', then all' : ''}`;
+}
+const sayPart = ({ fromBar, toBar }: { readonly fromBar: number; readonly toBar: number }) =>
+  `${fromBar}–${toBar}`;

@@ -7,7 +7,7 @@ export function layReady({ items, tomorrow }: Pick<TodayView, 'items' | 'tomorro
   const ids = new Set(tomorrow.roadMap.map((block) => block.itemId));
   const music = items
     .filter((item) => ids.has(item.id))
-    .map(({ name, composer, pages }) => `${composer || name}${pages ? `, pages ${pages}` : ''}`);
+    .map(({ name, composer, pages }) => (pages ? `${composer || name}, pages ${pages}` : name));
   const first = tomorrow.roadMap.find((block) => block.work !== null);
   const click = first && clickOf({ bpm: first.work!.way[0]!, unit: first.work!.unit });
   return [...new Set(music), ...(click ? [`click at ${sayBpm(click.bpm)}`] : [])];

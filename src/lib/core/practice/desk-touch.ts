@@ -4,7 +4,7 @@
  */
 import type { Series, Touch } from '../record';
 import type { Minutes } from '../units';
-import type { Answer, DeskBlock, DeskDay } from './desk';
+import { type Answer, type DeskBlock, type DeskDay, barsOfPart } from './desk';
 
 /** As many as one series holds. */
 const MOST_ATTEMPTS = 60;
@@ -41,7 +41,8 @@ function touchOf(date: string, block: DeskBlock, minutes: Minutes): Touch {
 }
 
 /** Answers that follow each other at one tempo; the seconds of the run are shared by the clock. */
-function seriesOfRun({ bars, run, work }: DeskBlock): Series[] {
+function seriesOfRun(block: DeskBlock): Series[] {
+  const { run, work } = block;
   if (!run || !work) return [];
   const groups: Answer[][] = [];
   for (const answer of run.answers) {
@@ -62,7 +63,7 @@ function seriesOfRun({ bars, run, work }: DeskBlock): Series[] {
     const seconds = until - given;
     given = until;
     return {
-      ...(bars ?? {}),
+      ...(barsOfPart(block, group[0]!.part) ?? {}),
       tempoBpm: group[0]!.bpm,
       unit: work.unit,
       attempts: group.map(({ mark }) => mark).join(''),
@@ -76,7 +77,8 @@ function seriesOfRun({ bars, run, work }: DeskBlock): Series[] {
 /** What did not hold is of the attempts that were not yet alone: a clean one after them begins anew. */
 function goesOn(group: readonly Answer[], next: Answer): boolean {
   const isStated = group.some(({ notHeld }) => notHeld.length > 0);
-  return group[0]!.bpm === next.bpm && group.length < MOST_ATTEMPTS && !(isStated && next.mark === 'c');
+  const isSame = group[0]!.bpm === next.bpm && group[0]!.part === next.part;
+  return isSame && group.length < MOST_ATTEMPTS && !(isStated && next.mark === 'c');
 }
 
 const elementsOf = (group: readonly Answer[]) => [...new Set(group.flatMap(({ notHeld }) => notHeld))];

@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { DeskEvent, RoadBlock } from '../record';
-import { asBegun, blockInHand, readDeskDay, standingOf, sumOfDay, workNow } from './desk';
+import { dayOf } from '../units';
+import { asBegun, blockInHand, nextPart, readDeskDay, standingOf, sumOfDay, workNow } from './desk';
 import { touchesOfDay } from './desk-touch';
+import { heldTempo, inTimeOrder } from './held';
 import { leaveForLater } from './less-time';
 
 const DATE = '2026-11-24';
@@ -16,6 +18,8 @@ function block(id: string, more: Partial<RoadBlock> = {}): RoadBlock {
     sectionId: 's',
     name: 'Etude',
     bars: { fromBar: 1, toBar: 8 },
+    parts: [],
+    isJoined: false,
     minutes: 10,
     why: '',
     dueOn: null,
@@ -60,11 +64,12 @@ class Device {
   begin(seconds: number, id: string) {
     return this.at(seconds, { kind: 'begin', block: id });
   }
-  answer(seconds: number, id: string, mark: 'c' | 'n', bpm: number) {
+  answer(seconds: number, id: string, mark: 'c' | 'n', bpm: number, part = 0) {
     return this.at(seconds, {
       kind: 'move',
       block: id,
       move: { kind: mark === 'c' ? 'clean' : 'not-yet' },
+      part,
       bpm
     });
   }
@@ -137,6 +142,56 @@ describe('a day at the desk', () => {
     expect(standingOf(day, a!)).toMatchObject({ bpm: 63, heldBpm: 60, counted: 1 });
     expect(workNow(day, b!)).toMatchObject({ heldBpm: 60, isFirstToday: false });
     expect(standingOf(day, b!)!.bpm).toBe(60);
+  });
+});
+
+describe('a long section in parts', () => {
+  const parts = [
+    { fromBar: 1, toBar: 4 },
+    { fromBar: 5, toBar: 8 }
+  ];
+  const long = block('a', { parts, isJoined: true });
+  const held = (device: Device, from: number, part: number, bpms: readonly number[]) =>
+    bpms.forEach((bpm, i) =>
+      [0, 1, 2].forEach((n) => device.answer(from + 30 * (3 * i + n), 'a', 'c', bpm, part))
+    );
+
+  it('is worked part by part, and run once when each holds', () => {
+    const device = new Device().day([long]).begin(0, 'a').answer(20, 'a', 'c', 58);
+    held(device, 30, 0, [60, 63, 66]);
+    const first = dayOfEvents(device.events);
+    expect(standingOf(first, first.blocks[0]!)).toMatchObject({ phase: 'at-rest', heldBpm: 66 });
+    expect(nextPart(first, first.blocks[0]!)).toBe(1);
+    device.at(400, { kind: 'part', block: 'a', part: 1 });
+    const second = dayOfEvents(device.events);
+    expect(standingOf(second, second.blocks[0]!)).toMatchObject({ bpm: 60, phase: 'climbing', counted: 0 });
+    held(device, 410, 1, [60, 63, 66]);
+    const both = dayOfEvents(device.events);
+    expect(nextPart(both, both.blocks[0]!)).toBe(2);
+    device.at(700, { kind: 'part', block: 'a', part: 2 });
+    const all = dayOfEvents(device.events);
+    expect(standingOf(all, all.blocks[0]!)).toMatchObject({ bpm: 66, needed: 1 });
+    const done = dayOfEvents(device.answer(800, 'a', 'c', 66, 2).end(900, 'a', 900).events);
+    expect(nextPart(done, done.blocks[0]!)).toBeNull();
+    expect(standingOf(done, done.blocks[0]!)!.phase).toBe('at-rest');
+  });
+
+  it('leaves evidence by which the section is held in parts, run once', () => {
+    const device = new Device().day([long]).begin(0, 'a');
+    held(device, 30, 0, [66]);
+    held(device, 200, 1, [66]);
+    const run = device.answer(400, 'a', 'c', 66, 2).end(500, 'a', 500);
+    const touches = inTimeOrder(touchesOfDay(dayOfEvents(run.events)));
+    expect(touches.map(({ fromBar, toBar, attempts }) => [fromBar, toBar, attempts])).toEqual([
+      [1, 4, 'ccc'],
+      [5, 8, 'ccc'],
+      [1, 8, 'c']
+    ]);
+    const section = { fromBar: 1, toBar: 8, unit: 'quarter', targetBpm: 80 } as const;
+    const rules = { inARow: 3, oneLower: (bpm: number) => bpm - 2, isInterrupted: () => false };
+    const whole = { ...section, parts: { bars: parts, under: 70 } };
+    expect(heldTempo(touches, whole, whole, rules, dayOf(DATE))).toMatchObject({ bpm: 66, isInParts: true });
+    expect(heldTempo(touches, section, section, rules, dayOf(DATE))).toBeNull();
   });
 });
 

@@ -11,6 +11,7 @@ import { type Move, type Standing, type Work, standAfter } from './tempo-moves';
 const LONGEST_GAP_MS = 240_000;
 
 export type Answer = {
+  readonly part: number;
   /** Elements that did not hold; empty where nothing is stated. */
   readonly notHeld: readonly string[];
   readonly id: string;
@@ -22,8 +23,10 @@ export type Answer = {
 type Run = {
   readonly begunAtMs: number;
   /** In order, without those taken back. */
-  readonly moves: readonly { readonly id: string; readonly move: Move }[];
+  readonly moves: readonly { readonly id: string; readonly move: Move; readonly part: number }[];
   readonly answers: readonly Answer[];
+  /** The part in hand, by its number; one behind the last is all of the bars. */
+  readonly part: number;
   readonly moreMin: Minutes;
   /** Null while it goes on. */
   readonly end: { readonly atMs: number; readonly how: BlockEnd } | null;
@@ -101,12 +104,13 @@ function readRun(own: readonly Extract<DeskEvent, { block: string }>[]): Run | n
   const played = own.filter((event) => event.kind !== 'set' && event.atMs <= (end?.atMs ?? Infinity));
   return {
     begunAtMs: begin.atMs,
-    moves: moves.map(({ id, move }) => ({ id, move })),
-    answers: moves.flatMap(({ id, move, bpm, atMs }) =>
+    moves: moves.map(({ id, move, part }) => ({ id, move, part })),
+    answers: moves.flatMap(({ id, move, part, bpm, atMs }) =>
       (move.kind === 'clean' || move.kind === 'not-yet') && bpm !== undefined
         ? [
             {
               id,
+              part,
               mark: move.kind === 'clean' ? ('c' as const) : ('n' as const),
               bpm,
               atMs,
@@ -115,11 +119,16 @@ function readRun(own: readonly Extract<DeskEvent, { block: string }>[]): Run | n
           ]
         : []
     ),
+    part: partInHand(own),
     moreMin: own.reduce((sum, event) => sum + (event.kind === 'more' ? event.minutes : 0), 0),
     end: end && { atMs: end.atMs, how: end.how },
     seconds: end ? end.seconds : secondsBetween(played)
   };
 }
+
+/** The latest that was taken up; the first before any was. */
+const partInHand = (own: readonly DeskEvent[]): number =>
+  own.findLast((event): event is EventOf<'part'> => event.kind === 'part')?.part ?? 0;
 
 /** Seconds from the first to the last, without long gaps: a device that was put away in the middle did not play. */
 function secondsBetween(events: readonly DeskEvent[]): number {
@@ -141,38 +150,67 @@ export function blockInHand({ blocks }: DeskDay): DeskBlock | null {
 export const sumOfDay = ({ blocks }: Pick<DeskDay, 'blocks'>): Minutes =>
   blocks.reduce((sum, block) => sum + (block.isDropped ? 0 : block.minutes), 0);
 
+/** Bars of one part of a block; all of them where it has none, or the part is all. */
+export const barsOfPart = ({ parts, bars }: Pick<RoadBlock, 'parts' | 'bars'>, part: number) =>
+  parts[part] ?? bars;
+
 /**
- * A block's work as it is taken up: what came to hold earlier that day at the same bars holds by now, and only the day's first work at a
- * section begins a click below.
+ * A block's work as it is taken up, of one of its parts: what came to hold earlier that day at the same bars holds by now, and only the day's
+ * first work at a section begins a click below. All parts together are run once, at today's rung.
  */
-export function workNow(day: DeskDay, block: DeskBlock): Work | null {
-  const { work, sectionId, bars } = block;
+export function workNow(day: DeskDay, block: DeskBlock, part = block.run?.part ?? 0): Work | null {
+  const { work, sectionId, parts } = block;
   if (!work) return null;
+  const goal = Math.max(...work.way);
+  if (parts.length > 0 && part >= parts.length)
+    return {
+      heldBpm: null,
+      way: [goal],
+      below: [...new Set([...work.way, ...work.below])].filter((bpm) => bpm < goal).sort((a, b) => b - a),
+      furtherBpm: null,
+      inARow: 1,
+      isFirstToday: false
+    };
+  const bars = barsOfPart(block, part);
   const earlier = day.blocks.filter(
     (one) => one.sectionId === sectionId && beganAt(one) < beganAt(block) && one.run!.answers.length > 0
   );
-  const shown = earlier
-    .filter((one) => isSameBars(one.bars, bars))
-    .map((one) => standingOf(day, one)?.heldBpm ?? 0);
+  const shown = earlier.flatMap((one) =>
+    [...one.parts.keys(), one.parts.length]
+      .filter((n) => isSameBars(barsOfPart(one, n), bars))
+      .map((n) => standingOf(day, one, n)?.heldBpm ?? 0)
+  );
   const heldBpm = Math.max(work.heldBpm ?? 0, ...shown) || null;
   const from = heldBpm === null ? 0 : work.way.findIndex((bpm) => bpm >= heldBpm);
   return {
     ...work,
     heldBpm,
-    way: from < 0 ? [Math.max(...work.way)] : work.way.slice(from),
-    isFirstToday: earlier.length === 0
+    way: from < 0 ? [goal] : work.way.slice(from),
+    // one further is of the section, not of a part
+    furtherBpm: parts.length > 0 ? null : work.furtherBpm,
+    isFirstToday: earlier.length === 0 && part === 0
   };
 }
 
-/** Where a block's work stands; null where it has none, or was not begun. */
-export function standingOf(day: DeskDay, block: DeskBlock): Standing | null {
-  const work = workNow(day, block);
+/** Where a block's work stands in one of its parts; null where it has none, or was not begun. */
+export function standingOf(day: DeskDay, block: DeskBlock, part = block.run?.part ?? 0): Standing | null {
+  const work = workNow(day, block, part);
   if (!work || !block.run) return null;
   return standAfter(
     work,
-    block.run.moves.map(({ move }) => move)
+    block.run.moves.flatMap((one) => (one.part === part ? [one.move] : []))
   );
 }
+
+/** The next part that does not yet hold at today's rung, all of it last; null where each does. */
+export function nextPart(day: DeskDay, block: DeskBlock): number | null {
+  const count = block.parts.length + (block.parts.length > 0 && block.isJoined ? 1 : 0);
+  const ahead = Array.from({ length: count }, (_, n) => (n + 1 + (block.run?.part ?? 0)) % count);
+  const open = ahead.filter((part) => !isThere(standingOf(day, block, part)));
+  return open.find((part) => part < block.parts.length) ?? open[0] ?? null;
+}
+const isThere = (standing: Standing | null) =>
+  standing !== null && standing.heldBpm !== null && standing.heldBpm >= standing.goalBpm;
 
 const beganAt = ({ run }: DeskBlock) => run?.begunAtMs ?? Infinity;
 const isSameBars = (a: DeskBlock['bars'], b: DeskBlock['bars']) =>

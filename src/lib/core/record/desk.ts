@@ -30,6 +30,10 @@ const roadBlock = z.strictObject({
   sectionId: idField.nullable(),
   name: shortText,
   bars: bars.nullable(),
+  /** Of a long section, worked by turns; empty where it is worked whole. */
+  parts: z.array(bars).max(60),
+  /** All of the bars are played besides, once. */
+  isJoined: z.boolean(),
   minutes: minutesField(1, 360),
   /** Why it is there. */
   why: shortText,
@@ -59,6 +63,7 @@ const made = {
   date: dateField
 };
 const block = { block: idField };
+const part = z.number().int().min(0).max(60);
 
 export const deskEvent = z.discriminatedUnion('kind', [
   /** The road map as it was begun; of several the first counts. */
@@ -72,7 +77,9 @@ export const deskEvent = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ ...made, ...block, kind: z.literal('begin') }),
   /** An answer, or what moves the tempo besides; for an answer with the tempo at which it was played. */
-  z.strictObject({ ...made, ...block, kind: z.literal('move'), move, bpm: bpmField.optional() }),
+  z.strictObject({ ...made, ...block, kind: z.literal('move'), move, part, bpm: bpmField.optional() }),
+  /** Another part is taken up, by its number; one behind the last is all of it. */
+  z.strictObject({ ...made, ...block, kind: z.literal('part'), part }),
   /** Takes back the event it names. */
   z.strictObject({ ...made, ...block, kind: z.literal('undo'), event: idField }),
   /** What did not hold in an attempt that was not yet; of several the latest counts, none is not stated. */

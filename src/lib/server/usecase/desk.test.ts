@@ -33,7 +33,12 @@ beforeEach(() => {
 
 /** A day of which the first block is played: three clean at the tempo it begins at. */
 function session(device = 'tablet', from = 0): DeskEvent[] {
-  const blocks = readToday(app, ada, { auditionId }).roadMap;
+  // worked whole, not in parts
+  const blocks = readToday(app, ada, { auditionId }).roadMap.map((b) => ({
+    ...b,
+    parts: [],
+    isJoined: false
+  }));
   const { id, work } = blocks[0]!;
   const made = (seq: number) => ({
     id: `${device}-${from + seq}`,
@@ -46,9 +51,9 @@ function session(device = 'tablet', from = 0): DeskEvent[] {
   return [
     { ...made(0), kind: 'day', blocks },
     { ...made(1), kind: 'begin', block: id },
-    { ...made(2), kind: 'move', block: id, move: clean, bpm: work!.way[0]! },
-    { ...made(3), kind: 'move', block: id, move: clean, bpm: work!.way[0]! },
-    { ...made(4), kind: 'move', block: id, move: clean, bpm: work!.way[0]! },
+    { ...made(2), kind: 'move', block: id, move: clean, part: 0, bpm: work!.way[0]! },
+    { ...made(3), kind: 'move', block: id, move: clean, part: 0, bpm: work!.way[0]! },
+    { ...made(4), kind: 'move', block: id, move: clean, part: 0, bpm: work!.way[0]! },
     { ...made(5), kind: 'end', block: id, seconds: 300, how: 'next' }
   ];
 }

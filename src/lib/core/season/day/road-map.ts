@@ -7,7 +7,9 @@ import type { DeskWork, PlanItem, PracticeTime, RoadBlock, Schools, Touch } from
 import { clicksLower, fitLadder } from '../../tempo';
 import { type Minutes, SAME_TEMPO, dayOf, sayDate } from '../../units';
 import { schoolsOf } from '../climb/climb';
+import { partsOf } from '../facts/parts';
 import {
+  type BlockPart,
   type PlannedBlock,
   type PlannedItem,
   type PlannedSection,
@@ -90,7 +92,21 @@ function ofNoItem(
   why: string
 ): BlockWithoutId[] {
   if (minutes === 0) return [];
-  return [{ kind, itemId: null, sectionId: null, name, bars: null, minutes, why, dueOn: null, work: null }];
+  return [
+    {
+      kind,
+      itemId: null,
+      sectionId: null,
+      name,
+      bars: null,
+      parts: [],
+      isJoined: false,
+      minutes,
+      why,
+      dueOn: null,
+      work: null
+    }
+  ];
 }
 
 /** A rest before the block that would make it too long; none after the last. */
@@ -110,17 +126,37 @@ function roadBlockOf(plan: SeasonPlan, facts: Facts, date: string, block: Planne
     facts.items.find(({ id }) => id === item.id)!,
     facts.schools
   );
+  const whole = section && barsOf(item, { ...block, sectionId: section.id });
+  const parts = section && block.part ? partsOfBlock(facts, item, section, block.part) : [];
   return {
     kind: block.kind,
     itemId: item.id,
     sectionId: section?.id ?? null,
     name: item.name,
-    bars: plainBars(block.part?.bars ?? (section && barsOf(item, { ...block, sectionId: section.id }))),
+    bars: plainBars(block.part?.isJoined ? whole : (block.part?.bars ?? whole)),
+    parts,
+    isJoined: parts.length > 0 && block.part?.isJoined === true,
     minutes: block.minutes,
     why: sayWhy(plan, facts, date, item, block),
     dueOn: dueOf(plan, item, block),
     work: section ? workOf(item, section, block, schools) : null
   };
+}
+
+/** Parts of the section that the block works on; none where it is but one, and not all of it is played besides. */
+function partsOfBlock(
+  { items }: Facts,
+  item: PlannedItem,
+  { id, fromBar, toBar }: PlannedSection,
+  { bars, isJoined }: BlockPart
+) {
+  const facts = items.find((one) => one.id === item.id);
+  const section = facts?.sections.find((one) => one.id === id);
+  const cut = (section && partsOf(facts!, { ...section, fromBar, toBar })?.bars) ?? [];
+  const own = cut.filter((part) => !bars || (part.fromBar >= bars.fromBar && part.toBar <= bars.toBar));
+  return own.length === 1 && !isJoined
+    ? []
+    : own.map(({ fromBar: from, toBar: to }) => ({ fromBar: from, toBar: to }));
 }
 
 const plainBars = (bars: { readonly fromBar: number; readonly toBar: number } | null | undefined) =>
