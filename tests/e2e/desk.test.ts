@@ -258,7 +258,15 @@ test('the click keeps its time while the page is busy, a tempo is taken by hand,
     await page.keyboard.press('b');
     await expect(panel.getByRole('button', { name: 'not yet: b' })).toBeVisible();
     await panel.getByLabel('How far it is thinned').selectOption('off-beats');
-    await panel.getByRole('button', { name: 'Close' }).click();
+    await panel.getByRole('button', { name: 'tap a tempo' }).click();
+    await expect(panel.getByText('tap on')).toBeVisible();
+    for (let n = 0; n < 4; n += 1) {
+      await page.waitForTimeout(1400);
+      await panel.getByRole('button', { name: 'tap a tempo' }).click();
+    }
+    // some 43 a minute, as exactly as a test taps
+    await panel.getByRole('button', { name: /^take (3[0-9]|4[0-4])$/ }).click();
+    await expect(page.getByLabel(/^Tempo (3[0-9]|4[0-4])$/)).toBeVisible();
     await page.keyboard.press('ArrowRight');
     await page.keyboard.press('b');
     await expect(face(page).getByRole('group', { name: 'What did not hold?' })).toBeVisible();

@@ -39,10 +39,12 @@ test('the list is put in another order by dragging a handle', async ({ browser }
   await page.mouse.move(x, y + 10, { steps: 3 });
   await page.mouse.move(x, y + first.height / 2 + second.height / 2 + 10, { steps: 12 });
   await expect.poll(names).not.toEqual(before);
+  // it is kept when the studio has answered
+  const kept = page.waitForResponse((response) => response.request().method() === 'POST');
   await page.mouse.up();
   const after = await names();
   expect(after[1]).toBe(before[0]);
-  await alive(page);
+  await kept;
   await page.reload();
   expect(await names()).toEqual(after);
 });

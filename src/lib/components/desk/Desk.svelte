@@ -1,7 +1,7 @@
 <!-- The block runner: one block at a time, and what is done in it by one tap, key or pedal each. -->
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { beatsPerBar } from '$lib/core/units';
+  import { beatsPerBar, tempoIn } from '$lib/core/units';
   import { clickOf } from '$lib/core/tempo';
   import type { Beat } from '$lib/core/click/engine';
   import { countOffBeats } from '$lib/core/click/pattern';
@@ -166,6 +166,11 @@
     click.setVolume(volume);
     click.start(said!.bpm, { perBar, parts: isTriple ? 3 : parts, stage, countOff });
     isClicking = true;
+  }
+  /** Up to today's rung, as every tempo taken by hand. */
+  function takeTapped(bpm: number) {
+    hasSound = false;
+    void session.move({ kind: 'by-hand', bpm: tempoIn({ bpm, unit: said!.unit }, unit) });
   }
   function setSettings(next: DeskSettings) {
     settings = next;
@@ -371,6 +376,7 @@
       {settings}
       {isTriple}
       onChange={setSettings}
+      onTapped={takeTapped}
       onClose={() => (hasSound = false)}
     />{/if}
   {#if hasKeys}<Keys onClose={() => (hasKeys = false)} />{/if}

@@ -1,20 +1,28 @@
 <!-- The click's own settings, kept on the device: how far it is thinned, what is counted before, how loud, and the pedal's keys. -->
 <script lang="ts">
   import { CLICK_STAGES } from '$lib/core/click/pattern';
+  import { tempoOfTaps } from '$lib/core/click/tap';
   import type { DeskSettings } from './settings';
 
   let {
     settings,
     isTriple,
     onChange,
+    onTapped,
     onClose
   }: {
     settings: DeskSettings;
     /** The beat is a dotted one, and has three parts. */
     isTriple: boolean;
     onChange: (settings: DeskSettings) => void;
+    /** A tempo was tapped, in clicks a minute. */
+    onTapped: (bpm: number) => void;
     onClose: () => void;
   } = $props();
+
+  let taps = $state.raw<readonly number[]>([]);
+  const tapped = $derived(tempoOfTaps(taps));
+  const tap = () => (taps = [...taps, performance.now()].slice(-12));
 
   let learns = $state<'cleanKey' | 'notYetKey' | null>(null);
   const set = (more: Partial<DeskSettings>) => onChange({ ...settings, ...more });
@@ -71,6 +79,13 @@
     A click turned up over a loud instrument in a small room harms hearing: rather see the beat than hear it
     louder. Of 85 dBA one has 8 hours a day, of 94 one, of 100 a quarter of an hour (NIOSH 98-126).
   </p>
+  <div class="pedal">
+    <button onclick={tap}>tap a tempo</button>
+    <span role="status"
+      >{#if tapped !== null}<button onclick={() => onTapped(tapped)}>take {tapped}</button
+        >{:else if taps.length > 0}tap on{/if}</span
+    >
+  </div>
   <div class="pedal">
     {#each [['cleanKey', 'clean'], ['notYetKey', 'not yet']] as const as [field, word] (field)}
       <button onclick={() => (learns = field)}

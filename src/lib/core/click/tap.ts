@@ -3,8 +3,8 @@ import type { Bpm } from '../units';
 
 /** Fewer say nothing yet. */
 const LEAST_TAPS = 4;
-/** After so long without a tap, the next begins anew. */
-const FORGETS_MS = 3500;
+/** After so long without a tap, the next begins anew: slower than 20 a minute is no click. */
+const FORGETS_MS = 3000;
 
 /** Beats a minute of taps in ms, to a whole number; null where there are too few since the last pause. */
 export function tempoOfTaps(tapsMs: readonly number[]): Bpm | null {
