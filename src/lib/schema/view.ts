@@ -137,7 +137,6 @@ type DeskItem = {
   readonly id: string;
   readonly name: string;
   readonly composer: string;
-  readonly edition: string;
   readonly pages: string;
   readonly metre: string;
   readonly fromBar: number;

@@ -68,7 +68,7 @@
     {#if !isHurt}<button onclick={onMore}
         ><strong>3 more minutes</strong><span>the rest of the day 3 min later</span></button
       >{/if}
-    <button onclick={onShorter}><strong>shorter</strong><span>the mind wandered: it is noted</span></button>
+    <button onclick={onShorter}><strong>shorter</strong><span>the mind wandered: it ends here</span></button>
   </div>
 </div>
 

@@ -11,7 +11,7 @@
   >{#if state.kind === 'sent'}{state.atMs === null
       ? 'all sent'
       : `all sent ${time(state.atMs)}`}{:else if state.kind === 'waiting'}kept on this device, {state.count} to
-    send{:else}cannot send: {state.says}{/if}</span
+    send{:else}{state.says}{/if}</span
 >
 
 <style>

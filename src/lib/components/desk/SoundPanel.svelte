@@ -2,6 +2,7 @@
 <script lang="ts">
   import { CLICK_STAGES } from '$lib/core/click/pattern';
   import { tempoOfTaps } from '$lib/core/click/tap';
+  import DeskPanel from './DeskPanel.svelte';
   import type { DeskSettings } from './settings';
 
   let {
@@ -29,18 +30,16 @@
   const nameOf = (key: string) => (key === ' ' ? 'Space' : key);
 
   function onKey(event: KeyboardEvent) {
-    if (event.key === 'Escape') return learns ? (learns = null) : onClose();
     if (!learns || ['Tab', 'Shift', 'Control', 'Alt', 'Meta'].includes(event.key)) return;
     event.preventDefault();
     event.stopPropagation();
-    set({ [learns]: event.key });
+    if (event.key !== 'Escape') set({ [learns]: event.key });
     learns = null;
   }
 </script>
 
 <svelte:window onkeydowncapture={onKey} />
-<div class="panel" role="dialog" aria-label="Click and pedal">
-  <h2>Click and pedal</h2>
+<DeskPanel name="Click and pedal" {onClose}>
   <label
     ><span>How far it is thinned</span>
     <select
@@ -95,23 +94,9 @@
       >
     {/each}
   </div>
-  <button class="close" onclick={onClose}>Close</button>
-</div>
+</DeskPanel>
 
 <style>
-  .panel {
-    position: fixed;
-    inset: 0;
-    z-index: 5;
-    display: grid;
-    align-content: center;
-    justify-content: center;
-    gap: 16px;
-    padding: 24px;
-    overflow: auto;
-    background: var(--paper);
-    font-size: 20px;
-  }
   label,
   .pedal {
     display: flex;
@@ -144,8 +129,5 @@
     padding: 0 20px;
     border: 2px solid var(--ink);
     background: none;
-  }
-  .close {
-    justify-self: start;
   }
 </style>

@@ -13,7 +13,7 @@ export type DeskSettings = {
   readonly notYetKey: string;
 };
 
-const USUAL: DeskSettings = {
+export const USUAL_SETTINGS: DeskSettings = {
   stage: 'beats',
   parts: 2,
   isCounted: true,
@@ -26,10 +26,10 @@ const PLACE = 'irvot-desk-settings';
 export function readSettings(): DeskSettings {
   try {
     const kept = JSON.parse(localStorage.getItem(PLACE) ?? '{}') as Partial<DeskSettings>;
-    const read = { ...USUAL, ...kept };
-    return CLICK_STAGES.includes(read.stage) && read.volume >= 0 && read.volume <= 1 ? read : USUAL;
+    const read = { ...USUAL_SETTINGS, ...kept };
+    return CLICK_STAGES.includes(read.stage) && read.volume >= 0 && read.volume <= 1 ? read : USUAL_SETTINGS;
   } catch {
-    return USUAL;
+    return USUAL_SETTINGS;
   }
 }
 

@@ -5,24 +5,18 @@
   import { asBegun, blockInHand, leaveForLater } from '$lib/core/practice';
   import { WEEKDAY_NAMES, dayOf, sayDate, weekdayOf } from '$lib/core/units';
   import type { TodayView } from '$lib/schema/view';
-  import { DeskSession } from '$lib/state/desk.svelte';
+  import { DeskSession, type Player } from '$lib/state/desk.svelte';
   import QueueWords from '$lib/components/desk/QueueWords.svelte';
   import DayColumn from './DayColumn.svelte';
   import DayLine from './DayLine.svelte';
   import { minutesOf } from './day-scale';
   import { layReady } from './lay-ready';
 
-  let { view, owner }: { view: TodayView; owner: string } = $props();
+  let { view, player }: { view: TodayView; player: Player } = $props();
 
   // one session for the page's life: what it shows comes from its events
   // svelte-ignore state_referenced_locally
-  const session = new DeskSession({
-    candidateId: view.candidate.id,
-    owner,
-    date: view.today,
-    roadMap: view.roadMap,
-    events: view.events
-  });
+  const session = new DeskSession(view, player);
   onMount(() => {
     void session.open();
     return () => session.close();

@@ -8,7 +8,8 @@ import type { Immutable } from './immutable';
 import { BLOCK_ENDS, DESK_BLOCKS } from './words';
 
 const bars = z.strictObject({ fromBar: barField, toBar: barField });
-const way = z.array(bpmField).min(1).max(80);
+/** A ladder by single beats a minute is long. */
+const way = z.array(bpmField).min(1).max(400);
 
 /** How a block's tempo moves (core/practice/tempo-moves.ts), as it was when the day was begun. */
 const deskWork = z.strictObject({

@@ -73,28 +73,16 @@ export const readToday = useCase({
   }
 });
 
-const readItem = ({
-  id,
-  name,
-  composer,
-  edition,
-  pages,
-  metre,
-  fromBar,
-  toBar,
-  barsPerLine,
-  pickupBeats
-}: ListItem) => ({
-  id,
-  name,
-  composer,
-  edition,
-  pages,
-  metre,
-  fromBar,
-  toBar,
-  barsPerLine,
-  pickupBeats
+const readItem = (item: ListItem): TodayView['items'][number] => ({
+  id: item.id,
+  name: item.name,
+  composer: item.composer,
+  pages: item.pages,
+  metre: item.metre,
+  fromBar: item.fromBar,
+  toBar: item.toBar,
+  barsPerLine: item.barsPerLine,
+  pickupBeats: item.pickupBeats
 });
 
 const isLeftOpen = (events: readonly DeskEvent[], date: string) =>

@@ -23,11 +23,13 @@ export type DeskDraft = DeskEvent extends infer One
     : never
   : never;
 
-/** sent: nothing waits. waiting: no line, tried again by itself. refused: the studio says why. */
+/** sent: nothing waits. waiting: no line, tried again by itself. refused: by the studio or this device, which says why. */
 export type QueueState =
   | { readonly kind: 'sent'; readonly atMs: number | null }
   | { readonly kind: 'waiting'; readonly count: number }
-  | { readonly kind: 'refused'; readonly count: number; readonly says: string };
+  | { readonly kind: 'refused'; readonly says: string };
+
+type Sent = { readonly state: QueueState; readonly answer: DeskAnswer | null };
 
 const openDevice = () =>
   openDB('irvot-desk', 1, {
@@ -38,7 +40,7 @@ const openDevice = () =>
   });
 
 export class DeviceQueue {
-  #sending: ReturnType<DeviceQueue['send']> | null = null;
+  #last: Promise<unknown> = Promise.resolve();
 
   private constructor(
     private readonly db: IDBPDatabase,
@@ -88,13 +90,13 @@ export class DeviceQueue {
   readonly #waiting = async () => (await this.#kept()).filter(({ isSent }) => !isSent);
 
   /** Sends what waits, never twice at once. `answer` is null where nothing came through. */
-  async send(): Promise<{ readonly state: QueueState; readonly answer: DeskAnswer | null }> {
-    await this.#sending;
-    this.#sending = this.#send().finally(() => (this.#sending = null));
-    return this.#sending;
+  send(): Promise<Sent> {
+    const sent = this.#last.then(() => this.#send());
+    this.#last = sent.catch(() => {});
+    return sent;
   }
 
-  async #send(): ReturnType<DeviceQueue['send']> {
+  async #send(): Promise<Sent> {
     const kept = (await this.#waiting()).slice(0, AT_ONCE);
     if (kept.length === 0) return { state: { kind: 'sent', atMs: null }, answer: null };
     const count = kept.length;
@@ -107,7 +109,7 @@ export class DeviceQueue {
             (body: { message?: string }) => body.message ?? 'the studio refuses it',
             () => 'the studio refuses it'
           );
-      return { state: { kind: 'refused', count, says }, answer: null };
+      return { state: { kind: 'refused', says: `cannot send: ${says}` }, answer: null };
     }
     const answer = (await response.json()) as DeskAnswer;
     const marking = this.db.transaction('events', 'readwrite');

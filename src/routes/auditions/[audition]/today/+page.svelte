@@ -1,9 +1,10 @@
 <script lang="ts">
   import Today from '$lib/components/today/Today.svelte';
+  import { playerOf } from '$lib/state/desk.svelte';
   import type { PageData } from './$types';
 
   let { data }: { data: PageData } = $props();
 </script>
 
 <svelte:head><title>Today · {data.view.candidate.name} · Irvot</title></svelte:head>
-<Today view={data.view} owner={data.who?.drafts.accountId ?? ''} />
+<Today view={data.view} player={playerOf(data.who)} />

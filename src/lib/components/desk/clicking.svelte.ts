@@ -1,0 +1,79 @@
+/** The click of the desk: on or off, the beat it is at, and why it is silent where it cannot sound. It is set on this device. */
+import type { Beat } from '$lib/core/click/engine';
+import { countOffBeats } from '$lib/core/click/pattern';
+import { type Tempo, beatsPerBar } from '$lib/core/units';
+import { Click } from '$lib/workers/click.client';
+import { type DeskSettings, USUAL_SETTINGS, keepSettings, readSettings } from './settings';
+
+/** More clicks in a bar than this are not drawn, nor accented. */
+const MOST_PER_BAR = 12;
+
+/** What is clicked: the tempo as a metronome says it, and the bars it lies in. */
+export type Clicked = { readonly tempo: Tempo; readonly metre: string; readonly pickupBeats: number };
+
+export class Clicking {
+  isOn = $state(false);
+  beat = $state.raw<Beat | null>(null);
+  silence = $state('');
+  settings = $state.raw<DeskSettings>(USUAL_SETTINGS);
+  readonly #click = new Click((next) => (this.beat = next));
+
+  /** Call in the browser. */
+  readSettings(): void {
+    this.settings = readSettings();
+  }
+
+  /** Call from a tap or a key, as browsers ask. */
+  async open(): Promise<boolean> {
+    try {
+      await this.#click.open();
+      this.silence = '';
+      return true;
+    } catch {
+      this.silence = 'This device plays no sound here: the beat is shown, and blocks end without a signal.';
+      return false;
+    }
+  }
+
+  async toggle(clicked: Clicked): Promise<void> {
+    if (this.isOn) this.stop();
+    else if (await this.open()) this.#start(clicked);
+  }
+
+  stop(): void {
+    this.#click.stop();
+    [this.isOn, this.beat] = [false, null];
+  }
+
+  /** From the next beat on. */
+  follow({ bpm }: Tempo): void {
+    if (this.isOn) this.#click.tempo(bpm);
+  }
+
+  set(settings: DeskSettings, clicked: Clicked | null): void {
+    this.settings = settings;
+    keepSettings(settings);
+    this.#click.setVolume(settings.volume);
+    if (this.isOn && clicked) this.#start(clicked);
+  }
+
+  signal = () => this.#click.signal();
+  close = () => this.#click.close();
+
+  #start({ tempo, metre, pickupBeats }: Clicked): void {
+    const { stage, parts, isCounted, volume } = this.settings;
+    const perBar = clicksPerBar(metre, tempo);
+    const countOff = isCounted ? countOffBeats(perBar, tempo.bpm, pickupBeats) : 0;
+    this.#click.setVolume(volume);
+    this.#click.start(tempo.bpm, { perBar, parts: isTriple(tempo) ? 3 : parts, stage, countOff });
+    this.isOn = true;
+  }
+}
+
+export const isTriple = ({ unit }: Tempo) => unit.startsWith('dotted-');
+
+/** 0 where they do not fill a bar, or are too many. */
+export function clicksPerBar(metre: string, { unit }: Tempo): number {
+  const beats = beatsPerBar(metre, unit);
+  return beats !== null && Number.isInteger(beats) && beats <= MOST_PER_BAR ? beats : 0;
+}
