@@ -162,13 +162,12 @@ test('a day is played by keys alone, from Begin to tomorrow, and the plan is lai
     await expect(rows).toHaveCount(1);
     await expect(rows.locator('.marks')).toHaveCount(3);
     await expect(rows.getByRole('img', { name: 'clean, not yet, clean, clean, clean' })).toBeVisible();
-    const minutes = (name: string) =>
-      page
-        .locator('tbody tr', { hasText: 'Tue 24 Nov' })
-        .filter({ hasText: name })
-        .locator('.number')
-        .innerText();
-    expect(await minutes('Étude 9')).toBe('8');
+    // eight minutes of the fifth block, of which the two before it, answered within seconds, have a minute each
+    const minutes = await page
+      .locator('tbody tr', { hasText: 'Tue 24 Nov' })
+      .locator('.number')
+      .allInnerTexts();
+    expect(minutes.map(Number).sort()).toEqual([1, 1, 6]);
     await page.getByRole('link', { name: 'List' }).click();
     await page.waitForURL('**/list');
     await expect(page.locator('li', { hasText: 'Three Fables' })).toContainText('holds at 48');
@@ -232,17 +231,19 @@ test('the click keeps its time while the page is busy, a tempo is taken by hand,
       }
     });
     const heard = await page.evaluate(
-      () => (window as unknown as { heard: { index: number; at: number; late: number }[] }).heard
+      () =>
+        (window as unknown as { heard: { index: number; at: number; late: number; skipped: number }[] }).heard
     );
     const rate = await page.evaluate(() => new AudioContext().sampleRate);
     const bpm = Number((await page.getByLabel(/^Tempo /).getAttribute('aria-label'))!.split(' ')[1]);
     expect(heard.length).toBeGreaterThan((5 * bpm) / 60);
     const [first] = heard;
-    heard.forEach(({ index, at, late }, n) => {
+    heard.forEach(({ index, at, late, skipped }, n) => {
       expect(index).toBe(n);
       // by the sound card's own clock
       expect(Math.abs(at - late - first!.at - (n * 60 * rate) / bpm)).toBeLessThanOrEqual(1);
-      expect(late).toBeLessThanOrEqual(128);
+      // later than a quantum only where the sound card itself left more out
+      expect(late).toBeLessThanOrEqual(Math.max(128, skipped));
     });
   });
 

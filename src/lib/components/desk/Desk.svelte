@@ -159,10 +159,11 @@
     if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || panel) return;
     // a button that has the focus is pressed by it
     if (key === ' ' && (target instanceof HTMLButtonElement || target instanceof HTMLAnchorElement)) return;
-    const act = key === '?' ? () => (panel = 'keys') : ACTS[actOfKey(key, face, clicking.settings)!];
-    if (!act) return;
+    const act = actOfKey(key, face, clicking.settings);
+    if (act === null && key !== '?') return;
     event.preventDefault();
-    act();
+    if (act === null) panel = 'keys';
+    else ACTS[act]();
   }
 </script>
 

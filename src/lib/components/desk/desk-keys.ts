@@ -8,19 +8,28 @@ export type DeskAct =
 
 const RIGHT = ['ArrowRight', 'ArrowDown', 'PageDown'];
 const LEFT = ['ArrowLeft', 'ArrowUp', 'PageUp'];
-const OF_FACE: Readonly<Record<Face, Readonly<Record<string, DeskAct>>>> = {
-  first: { right: 'begin' },
-  work: {
-    right: 'clean',
-    left: 'not-yet',
-    ' ': 'click',
-    u: 'undo',
-    Backspace: 'undo',
-    e: 'leave'
+type Acts = {
+  readonly right?: DeskAct;
+  readonly left?: DeskAct;
+  readonly keys: ReadonlyMap<string, DeskAct>;
+};
+const ALWAYS = [
+  ['u', 'undo'],
+  ['Backspace', 'undo'],
+  ['e', 'leave']
+] as const;
+const OF_FACE: Readonly<Record<Face, Acts>> = {
+  first: { right: 'begin', keys: new Map() },
+  work: { right: 'clean', left: 'not-yet', keys: new Map([...ALWAYS, [' ', 'click']]) },
+  timed: { right: 'leave', keys: new Map(ALWAYS) },
+  end: {
+    right: 'next',
+    keys: new Map([
+      ['m', 'more'],
+      ['s', 'shorter']
+    ])
   },
-  timed: { right: 'leave', u: 'undo', Backspace: 'undo', e: 'leave' },
-  end: { right: 'next', m: 'more', s: 'shorter' },
-  none: {}
+  none: { keys: new Map() }
 };
 
 /** Null where it does nothing there. A key that was learnt does what the pedal's does. */
@@ -29,7 +38,8 @@ export function actOfKey(
   face: Face,
   { cleanKey, notYetKey }: Pick<DeskSettings, 'cleanKey' | 'notYetKey'>
 ): DeskAct | null {
-  const isRight = RIGHT.includes(key) || key === cleanKey;
-  const isLeft = LEFT.includes(key) || key === notYetKey;
-  return OF_FACE[face][isRight ? 'right' : isLeft ? 'left' : key] ?? null;
+  const { right, left, keys } = OF_FACE[face];
+  if (RIGHT.includes(key) || (cleanKey !== '' && key === cleanKey)) return right ?? null;
+  if (LEFT.includes(key) || (notYetKey !== '' && key === notYetKey)) return left ?? null;
+  return keys.get(key) ?? null;
 }

@@ -96,6 +96,19 @@ describe('the click', () => {
     );
   });
 
+  it('follows the player’s clock: what lay in skipped samples begins at once, and what comes after in its place', () => {
+    const engine = new ClickEngine(1000);
+    engine.start(60, plain(0));
+    engine.fill(new Float32Array(900));
+    // 900 to 1100 are skipped, and in them the second beat
+    const heard = engine.fill(new Float32Array(2000), 1100);
+    expect(heard.map(({ at, late, skipped }) => [at, late, skipped])).toEqual([
+      [1100, 100, 200],
+      [2000, 0, 0],
+      [3000, 0, 0]
+    ]);
+  });
+
   it('refuses what is no click', () => {
     const engine = new ClickEngine(48_000);
     for (const bpm of [5, 19.9, 401, 900, Number.NaN])

@@ -20,6 +20,8 @@ export type Beat = {
   readonly at: number;
   /** Samples by which it began late: where the player skipped some, what lay there begins at once. */
   readonly late: number;
+  /** Samples that the player skipped since the sound before. */
+  readonly skipped: number;
 };
 
 const SOUNDS = {
@@ -30,7 +32,7 @@ const SOUNDS = {
 /** Time in which a sound falls to a thousandth. */
 const SOUND_SECONDS = 0.06;
 
-type Due = Omit<Beat, 'at' | 'late'> & { readonly place: number };
+type Due = Omit<Beat, 'at' | 'late' | 'skipped'> & { readonly place: number };
 
 export class ClickEngine {
   readonly #rate: number;
@@ -42,6 +44,7 @@ export class ClickEngine {
   #beat = 0;
   #due: Due[] = [];
   #now = 0;
+  #skipped = 0;
   #isOn = false;
   #voice: { readonly kind: Beat['kind']; readonly at: number } | null = null;
 
@@ -71,6 +74,7 @@ export class ClickEngine {
    */
   fill(out: Float32Array, now = this.#now): Beat[] {
     const begins: Beat[] = [];
+    this.#skipped += now - this.#now;
     this.#now = now;
     const end = this.#now + out.length;
     let from = this.#now;
@@ -82,7 +86,8 @@ export class ClickEngine {
       const at = Math.max(meant, from);
       this.#sound(out, from, at);
       this.#voice = { kind: beat.kind, at };
-      begins.push({ ...beat, at, late: at - meant });
+      begins.push({ ...beat, at, late: at - meant, skipped: this.#skipped });
+      this.#skipped = 0;
       from = at;
     }
     this.#sound(out, from, end);
