@@ -1,6 +1,6 @@
 /** What pages are given to draw: shapes that cross from the server to the interface. */
 import type { DeskEvent, RoadBlock } from '../core/record';
-import type { Step } from '../core/season';
+import type { SpotNow, Step } from '../core/season';
 
 export type StudioAudition = {
   readonly id: string;
@@ -159,4 +159,35 @@ export type TodayView = {
   readonly events: readonly DeskEvent[];
   readonly items: readonly DeskItem[];
   readonly lessonNote: { readonly date: string; readonly note: string } | null;
+  /** Of all items that are played, hardest first. */
+  readonly spots: readonly SpotView[];
+  /** Null where nothing hurts, as far as was said. */
+  readonly hurt: HurtView | null;
 };
+
+/** A spot as its pages and the desk show it. */
+export type SpotView = Pick<
+  SpotNow,
+  | 'id'
+  | 'itemId'
+  | 'fromBar'
+  | 'toBar'
+  | 'issue'
+  | 'notHeld'
+  | 'foundBy'
+  | 'foundOn'
+  | 'elsewhere'
+  | 'state'
+  | 'days'
+  | 'dueOn'
+  | 'places'
+  | 'section'
+  | 'bpm'
+  | 'method'
+> & {
+  readonly isFirst: boolean;
+  /** Methods, by id, the proposed one first. */
+  readonly offers: readonly string[];
+};
+/** A pain that was said at the desk and is not yet said to be well. */
+export type HurtView = { readonly since: string; readonly isTold: boolean };

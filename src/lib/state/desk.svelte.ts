@@ -8,14 +8,16 @@ import {
   type DeskDay,
   type Move,
   type Standing,
+  type TaskInHand,
   type Work,
   blockInHand,
-  nextPart,
+  isSameTask,
+  nextTask,
   readDeskDay,
   standingOf,
   workNow
 } from '$lib/core/practice';
-import type { DeskEvent, RoadBlock } from '$lib/core/record';
+import type { DeskEvent, RoadBlock, Spot } from '$lib/core/record';
 import type { BlockEnd } from '$lib/core/record/words';
 import type { DeskAnswer } from '$lib/schema/desk';
 import type { TodayView } from '$lib/schema/view';
@@ -121,17 +123,23 @@ export class DeskSession {
 
   move = (move: Move) => this.#inTurn(() => this.#move(move));
 
-  /** Takes up another part of the block in hand. */
-  take = (part: number) => this.#inTurn(() => this.#take(part));
+  /** Takes up another part of the block in hand, a spot, or another method. */
+  take = (task: TaskInHand) => this.#inTurn(() => this.#take(task));
 
   /** Takes back the last answer, or what moved the tempo. */
   undo = () =>
     this.#inTurn(async () => {
       const last = this.block?.run?.moves.at(-1);
       if (!last) return;
-      if (last.part !== this.block!.run!.part) await this.#take(last.part);
+      if (!isSameTask(last, this.block!.run!.task)) await this.#take({ part: last.part, spot: last.spot });
       await this.#keep({ kind: 'undo', date: this.#date, block: this.block!.id, event: last.id });
     });
+
+  /** A spot was found. It stands from now on; what it asks comes tomorrow. */
+  found = (spot: Omit<Spot, 'id'>) =>
+    this.#inTurn(() =>
+      this.#keep({ kind: 'spot', date: this.#date, spot: { ...spot, id: crypto.randomUUID() } } as DeskDraft)
+    );
 
   /** What did not hold in the latest attempt. */
   state = (notHeld: readonly string[]) =>
@@ -210,20 +218,18 @@ export class DeskSession {
     this.#clock.begin(this.block.id);
   }
 
-  async #take(part: number): Promise<void> {
-    if (this.block?.run) await this.#keep({ kind: 'part', date: this.#date, block: this.block.id, part });
+  async #take(task: TaskInHand): Promise<void> {
+    if (this.block?.run) await this.#keep({ kind: 'part', date: this.#date, block: this.block.id, ...task });
   }
 
   async #move(move: Move): Promise<void> {
     const { standing, block } = this;
     if (!standing || !block?.run) return;
     const isAnswer = move.kind === 'clean' || move.kind === 'not-yet';
-    const { part } = block.run;
     const bpm = isAnswer ? { bpm: standing.bpm } : {};
-    await this.#keep({ kind: 'move', date: this.#date, block: block.id, move, part, ...bpm });
-    // a part that holds at today's rung leads on to the next
-    const isThere = isAnswer && this.standing?.phase === 'at-rest' && standing.phase !== 'at-rest';
-    const next = isThere && this.day ? nextPart(this.day, this.block!) : null;
+    await this.#keep({ kind: 'move', date: this.#date, block: block.id, move, ...block.run.task, ...bpm });
+    const wasAtRest = standing.phase === 'at-rest';
+    const next = isAnswer && !wasAtRest && this.day ? nextTask(this.day, this.block!, this.seconds) : null;
     if (next !== null) await this.#take(next);
   }
 

@@ -1,6 +1,7 @@
 <!-- What is in hand: its bars on their lines, its parts, its name, and after "not yet" what did not hold. -->
 <script lang="ts">
   import { type DeskBlock, type DeskDay, barsOfPart, standingOf } from '$lib/core/practice';
+  import { sayBars } from '$lib/core/units';
   import type { TodayView } from '$lib/schema/view';
   import DeskBars from './DeskBars.svelte';
   import Elements from './Elements.svelte';
@@ -27,16 +28,13 @@
     const of = standingOf(day, block, part);
     return of !== null && of.heldBpm !== null && of.heldBpm >= of.goalBpm;
   }
-  const saysBars = $derived(
-    bars && (bars.fromBar === bars.toBar ? `bar ${bars.fromBar}` : `bars ${bars.fromBar}–${bars.toBar}`)
-  );
 </script>
 
 <div class="what">
   {#if item && bars}<DeskBars {item} {bars} />{/if}
   {#if block.parts.length > 0}<Parts {block} {isHeld} {onTake} />{/if}
   <h1>{block.name}</h1>
-  <p class="bars">{saysBars ?? block.why}</p>
+  <p class="bars">{bars ? sayBars(bars) : block.why}</p>
   {#if bars}<p class="soft">{block.why}</p>{/if}
   {#if last?.mark === 'n'}<div class="stated"><Elements chosen={last.notHeld} onChange={onState} /></div>{/if}
 </div>

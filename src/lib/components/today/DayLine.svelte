@@ -8,7 +8,7 @@
   import NoteValue from '$lib/components/note/NoteValue.svelte';
   import Sign from '$lib/components/desk/Sign.svelte';
   import { sayAt } from '$lib/components/desk/tempo-words';
-  import { hangs, minutesOf, sayBars, systemsOf } from './day-scale';
+  import { hangs, minutesOf, sayBlockBars, systemsOf } from './day-scale';
 
   let {
     blocks,
@@ -96,7 +96,7 @@
         </span>
         <span class="minutes">{minutesNow(block)}</span>
         <span class="why"
-          >{#if block.bars}<b>{sayBars(block)}</b>{/if}
+          >{#if block.bars}<b>{sayBlockBars(block)}</b>{/if}
           {block.why}</span
         >
       </button>

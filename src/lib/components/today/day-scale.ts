@@ -1,6 +1,7 @@
 /** How a day is laid on the page: systems of blocks, and how far a block hangs below its target. */
 import type { DeskBlock } from '$lib/core/practice';
 import { clicksBetween } from '$lib/core/tempo';
+import { sayBars } from '$lib/core/units';
 
 /** A system holds no more, so that the shortest block still has room for a word. */
 const MOST_MIN_A_SYSTEM = 90;
@@ -31,9 +32,9 @@ export function hangs({ work }: DeskBlock, bpm: number): number {
 }
 
 /** "bars 1–48, in 4 parts, then all"; empty where it is of no bars. */
-export function sayBars({ bars, parts, isJoined }: DeskBlock): string {
+export function sayBlockBars({ bars, parts, isJoined }: DeskBlock): string {
   if (!bars) return '';
-  const whole = bars.fromBar === bars.toBar ? `bar ${bars.fromBar}` : `bars ${bars.fromBar}–${bars.toBar}`;
+  const whole = sayBars(bars);
   if (parts.length === 0) return whole;
   const inParts = parts.length === 1 ? sayPart(parts[0]!) : `in ${parts.length} parts`;
   return `${whole}, ${inParts}${isJoined ? ', then all' : ''}`;

@@ -2,28 +2,24 @@
  * What tires, by instrument family, and whether a week rests: demands that are not put side by side, and cautions about a week of
  * practice. Source: handbook section 10 (common practice, from memory); it defers to teachers and health professionals.
  */
+import { type InstrumentFamily, familyOf } from '../record/family';
 import { type Minutes, WEEKDAY_NAMES } from '../units';
 import type { PracticeTime } from './capacity';
 
-const FAMILIES: readonly { readonly plays: RegExp; readonly demands: readonly string[] }[] = [
-  {
-    plays: /oboe|bassoon|clarinet|sax|flute|piccolo|recorder|anglais|english horn|wind/i,
-    demands: ['lips', 'tongue', 'air', 'fingers']
-  },
-  {
-    plays: /horn|trumpet|trombone|tuba|cornet|euphonium|brass/i,
-    demands: ['lips', 'tongue', 'air', 'slide or valves']
-  },
-  { plays: /violin|viola|cello|bass|string|gamba/i, demands: ['left hand', 'bow arm', 'shoulder'] },
-  { plays: /guitar|harp|lute|mandolin/i, demands: ['left hand', 'right hand', 'fingertips'] },
-  { plays: /piano|organ|keyboard|harpsichord|accordion/i, demands: ['right hand', 'left hand', 'wrists'] },
-  { plays: /percussion|drum|timpani|marimba|xylophone|vibraphone/i, demands: ['grip', 'wrists', 'feet'] },
-  { plays: /voice|soprano|alto|tenor|baritone|singing/i, demands: ['voice', 'air'] }
-];
+const DEMANDS: Readonly<Record<InstrumentFamily, readonly string[]>> = {
+  winds: ['lips', 'tongue', 'air', 'fingers'],
+  brass: ['lips', 'tongue', 'air', 'slide or valves'],
+  strings: ['left hand', 'bow arm', 'shoulder'],
+  plucked: ['left hand', 'right hand', 'fingertips'],
+  keyboard: ['right hand', 'left hand', 'wrists'],
+  percussion: ['grip', 'wrists', 'feet'],
+  voice: ['voice', 'air']
+};
 
 /** What usually tires on these instruments; offered, not imposed. */
 export function usualDemands(instruments: string): readonly string[] {
-  return FAMILIES.find(({ plays }) => plays.test(instruments))?.demands ?? ['hands', 'shoulders'];
+  const family = familyOf(instruments);
+  return family ? DEMANDS[family] : ['hands', 'shoulders'];
 }
 
 /** A day this much above the mean of the practice days is a long one (judgement). */

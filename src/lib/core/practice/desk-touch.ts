@@ -4,7 +4,8 @@
  */
 import type { Series, Touch } from '../record';
 import type { Minutes } from '../units';
-import { type Answer, type DeskBlock, type DeskDay, barsOfPart } from './desk';
+import { type Answer, type DeskBlock, type DeskDay, isSameTask } from './desk';
+import { barsOfTask } from './desk-work';
 
 /** As many as one series holds. */
 const MOST_ATTEMPTS = 60;
@@ -20,7 +21,7 @@ export function touchesOfDay(day: DeskDay): Touch[] {
     if (block.itemId === null) return [];
     const minutes = wholeMinutes(seconds + over, answers.length > 0);
     over += seconds - minutes * 60;
-    return minutes === 0 ? [] : [touchOf(day.date, block, minutes)];
+    return minutes === 0 ? [] : [touchOf(day, block, minutes)];
   });
 }
 
@@ -28,12 +29,12 @@ export function touchesOfDay(day: DeskDay): Touch[] {
 const wholeMinutes = (seconds: number, isPlayed: boolean): Minutes =>
   Math.max(isPlayed ? 1 : 0, Math.round(seconds / 60));
 
-function touchOf(date: string, block: DeskBlock, minutes: Minutes): Touch {
-  const series = seriesOfRun(block);
+function touchOf(day: DeskDay, block: DeskBlock, minutes: Minutes): Touch {
+  const series = seriesOfRun(day, block);
   return {
     id: block.id,
     itemId: block.itemId!,
-    date,
+    date: day.date,
     minutes,
     ...(block.bars ?? {}),
     ...(series.length > 0 ? { series } : {})
@@ -41,7 +42,7 @@ function touchOf(date: string, block: DeskBlock, minutes: Minutes): Touch {
 }
 
 /** Answers that follow each other at one tempo; the seconds of the run are shared by the clock. */
-function seriesOfRun(block: DeskBlock): Series[] {
+function seriesOfRun(day: DeskDay, block: DeskBlock): Series[] {
   const { run, work } = block;
   if (!run || !work) return [];
   const groups: Answer[][] = [];
@@ -63,21 +64,28 @@ function seriesOfRun(block: DeskBlock): Series[] {
     const seconds = until - given;
     given = until;
     return {
-      ...(barsOfPart(block, group[0]!.part) ?? {}),
+      ...(barsOfTask(day, block, group[0]!) ?? {}),
       tempoBpm: group[0]!.bpm,
       unit: work.unit,
       attempts: group.map(({ mark }) => mark).join(''),
       ...(elementsOf(group).length > 0 ? { notHeld: elementsOf(group) } : {}),
+      ...spotOfGroup(group[0]!),
       atMs: begins[i]!,
       seconds
     };
   });
 }
 
+const spotOfGroup = ({ spot, method }: Answer) => ({
+  ...(spot === undefined ? {} : { spot }),
+  ...(method === undefined ? {} : { method })
+});
+
 /** What did not hold is of the attempts that were not yet alone: a clean one after them begins anew. */
 function goesOn(group: readonly Answer[], next: Answer): boolean {
   const isStated = group.some(({ notHeld }) => notHeld.length > 0);
-  const isSame = group[0]!.bpm === next.bpm && group[0]!.part === next.part;
+  const [first] = group;
+  const isSame = first!.bpm === next.bpm && isSameTask(first!, next) && first!.method === next.method;
   return isSame && group.length < MOST_ATTEMPTS && !(isStated && next.mark === 'c');
 }
 

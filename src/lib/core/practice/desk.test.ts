@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { DeskEvent, RoadBlock } from '../record';
 import { dayOf } from '../units';
-import { asBegun, blockInHand, nextPart, readDeskDay, standingOf, sumOfDay, workNow } from './desk';
+import { asBegun, blockInHand, readDeskDay, sumOfDay } from './desk';
+import { barsOfTask, nextTask, spotsOf, standingOf, workNow } from './desk-work';
 import { touchesOfDay } from './desk-touch';
 import { heldTempo, inTimeOrder } from './held';
 import { leaveForLater } from './less-time';
@@ -161,18 +162,18 @@ describe('a long section in parts', () => {
     held(device, 30, 0, [60, 63, 66]);
     const first = dayOfEvents(device.events);
     expect(standingOf(first, first.blocks[0]!)).toMatchObject({ phase: 'at-rest', heldBpm: 66 });
-    expect(nextPart(first, first.blocks[0]!)).toBe(1);
+    expect(nextTask(first, first.blocks[0]!, 0)).toEqual({ part: 1 });
     device.at(400, { kind: 'part', block: 'a', part: 1 });
     const second = dayOfEvents(device.events);
     expect(standingOf(second, second.blocks[0]!)).toMatchObject({ bpm: 60, phase: 'climbing', counted: 0 });
     held(device, 410, 1, [60, 63, 66]);
     const both = dayOfEvents(device.events);
-    expect(nextPart(both, both.blocks[0]!)).toBe(2);
+    expect(nextTask(both, both.blocks[0]!, 0)).toEqual({ part: 2 });
     device.at(700, { kind: 'part', block: 'a', part: 2 });
     const all = dayOfEvents(device.events);
     expect(standingOf(all, all.blocks[0]!)).toMatchObject({ bpm: 66, needed: 1 });
     const done = dayOfEvents(device.answer(800, 'a', 'c', 66, 2).end(900, 'a', 900).events);
-    expect(nextPart(done, done.blocks[0]!)).toBeNull();
+    expect(nextTask(done, done.blocks[0]!, 0)).toBeNull();
     expect(standingOf(done, done.blocks[0]!)!.phase).toBe('at-rest');
   });
 
@@ -281,5 +282,114 @@ describe('less time today', () => {
     expect(leaveForLater(day, 52)).toEqual(['rest']);
     const begun = day.map((one) => (one.id === 'run' ? { ...one, run: {} as never } : one));
     expect(leaveForLater(begun, 1)).not.toContain('run');
+  });
+});
+
+describe('spots of a block', () => {
+  const [leap, run] = ['leap', 'run'].map((id, i) => ({
+    id,
+    fromBar: 3 + i,
+    toBar: 4 + i,
+    issue: 'flat',
+    isAsked: false,
+    methods: i === 0 ? ['drone', 'sung'] : ['sprint']
+  }));
+  const spotted = block('a', { spots: [leap!, run!] });
+  const begun = () => new Device().day([spotted]).begin(0, 'a');
+  const at = (device: Device, seconds: number, mark: 'c' | 'n', bpm: number, task: object) =>
+    device.at(seconds, {
+      kind: 'move',
+      block: 'a',
+      move: { kind: mark === 'c' ? 'clean' : 'not-yet' },
+      part: 0,
+      bpm,
+      ...task
+    });
+  const inHand = (device: Device) => {
+    const day = dayOfEvents(device.events);
+    return { day, block: day.blocks[0]! };
+  };
+
+  it('come before the rung, hardest first, from a click below the section’s tempo up to today’s rung', () => {
+    const { day, block: open } = inHand(begun());
+    expect(open.run!.task).toEqual({ part: 0, spot: 'leap', method: 'drone' });
+    expect(workNow(day, open)).toMatchObject({
+      way: [58, 60, 63, 66],
+      below: [56],
+      heldBpm: null,
+      inARow: 3
+    });
+    expect(standingOf(day, open)).toMatchObject({ bpm: 58, goalBpm: 66, phase: 'climbing' });
+    // what it is does not touch where the rung stands
+    expect(standingOf(day, open, { part: 0 })).toMatchObject({ bpm: 58, phase: 'leading-up', goalBpm: 66 });
+  });
+
+  it('lead on when they hold, or are answered clean when their time is over; and from the last to the rung', () => {
+    const device = begun();
+    // ten minutes: two spots share five, so each has two and a half
+    [10, 20, 30].forEach((s) => at(device, s, 'c', 58, { spot: 'leap', method: 'drone' }));
+    const early = inHand(device);
+    expect(nextTask(early.day, early.block, 30)).toBeNull();
+    expect(nextTask(early.day, early.block, 80)).toEqual({ part: 0, spot: 'leap', method: 'sung' });
+    expect(nextTask(early.day, early.block, 150)).toEqual({ part: 0, spot: 'run', method: 'sprint' });
+    at(device, 160, 'n', 60, { spot: 'leap', method: 'drone' });
+    const late = inHand(device);
+    expect(nextTask(late.day, late.block, 160)).toBeNull();
+    expect(nextTask(late.day, late.block, 300)).toEqual({ part: 0 });
+  });
+
+  it('that rest are asked once, at the section’s tempo, and lead on whatever the answer', () => {
+    const asked = block('a', { spots: [{ ...leap!, isAsked: true, methods: [] }] });
+    const device = new Device().day([asked]).begin(0, 'a');
+    const before = inHand(device);
+    expect(workNow(before.day, before.block)).toMatchObject({ way: [60], inARow: 1 });
+    at(device, 9, 'n', 60, { spot: 'leap' });
+    const after = inHand(device);
+    expect(nextTask(after.day, after.block, 9)).toEqual({ part: 0 });
+  });
+
+  it('leave series of their own, with their bars, method and tempo', () => {
+    const device = begun();
+    at(device, 10, 'c', 58, { spot: 'leap', method: 'drone' });
+    at(device, 20, 'n', 58, { spot: 'leap', method: 'sung' });
+    device.at(25, { kind: 'part', block: 'a', part: 0 });
+    at(device, 40, 'c', 58, {});
+    device.end(60, 'a', 60);
+    const [touch] = touchesOfDay(dayOfEvents(device.events));
+    expect(
+      touch!.series!.map(({ fromBar, toBar, spot, method, attempts }) => [
+        fromBar,
+        toBar,
+        spot,
+        method,
+        attempts
+      ])
+    ).toEqual([
+      [3, 4, 'leap', 'drone', 'c'],
+      [3, 4, 'leap', 'sung', 'n'],
+      [1, 8, undefined, undefined, 'c']
+    ]);
+  });
+
+  it('found in the course of the day can be taken up at once', () => {
+    const spot = {
+      id: 'new',
+      itemId: 'etude',
+      fromBar: 7,
+      toBar: 8,
+      issue: 'late',
+      notHeld: [],
+      foundBy: 'self',
+      elsewhere: []
+    };
+    const device = new Device()
+      .day([block('a')])
+      .begin(0, 'a')
+      .at(5, { kind: 'spot', spot });
+    device.at(6, { kind: 'part', block: 'a', part: 0, spot: 'new' });
+    const { day, block: open } = inHand(device);
+    expect(spotsOf(day, open).map(({ id }) => id)).toEqual(['new']);
+    expect(standingOf(day, open)).toMatchObject({ bpm: 58 });
+    expect(barsOfTask(day, open)).toEqual({ fromBar: 7, toBar: 8 });
   });
 });

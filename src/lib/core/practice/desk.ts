@@ -2,16 +2,24 @@
  * A day at the desk, read from its events: the road map as it stands, and what was done in each block. Events come as a set, in any order and
  * any number of times; what they come to depends on neither. What is written to the log is desk-touch.ts's.
  */
-import type { DeskEvent, RoadBlock } from '../record';
+import type { DeskEvent, RoadBlock, Spot } from '../record';
 import type { BlockEnd } from '../record/words';
 import type { Bpm, Minutes } from '../units';
-import { type Move, type Standing, type Work, standAfter } from './tempo-moves';
+import { inOrder } from './event-order';
+import { readSpots } from './spots/spot';
+import type { Move } from './tempo-moves';
 
 /** An event between the first and the last of a block that is longer after the one before than this was not practice (judgement). */
 const LONGEST_GAP_MS = 240_000;
 
-export type Answer = {
-  readonly part: number;
+/** What in a block is worked at: a spot, or where none is named a part of the bars, by its number; one behind the last is all of them. */
+export type Task = { readonly part: number; readonly spot?: string | undefined };
+/** What is worked at, and by which method. */
+export type TaskInHand = Task & { readonly method?: string | undefined };
+export const isSameTask = (a: Task, b: Task) =>
+  a.spot === b.spot && (a.spot !== undefined || a.part === b.part);
+
+export type Answer = TaskInHand & {
   /** Elements that did not hold; empty where nothing is stated. */
   readonly notHeld: readonly string[];
   readonly id: string;
@@ -23,10 +31,9 @@ export type Answer = {
 type Run = {
   readonly begunAtMs: number;
   /** In order, without those taken back. */
-  readonly moves: readonly { readonly id: string; readonly move: Move; readonly part: number }[];
+  readonly moves: readonly (Task & { readonly id: string; readonly move: Move })[];
   readonly answers: readonly Answer[];
-  /** The part in hand, by its number; one behind the last is all of the bars. */
-  readonly part: number;
+  readonly task: TaskInHand;
   readonly moreMin: Minutes;
   /** Null while it goes on. */
   readonly end: { readonly atMs: number; readonly how: BlockEnd } | null;
@@ -41,21 +48,18 @@ export type DeskBlock = RoadBlock & {
   readonly run: Run | null;
 };
 
-export type DeskDay = { readonly date: string; readonly blocks: readonly DeskBlock[] };
+export type DeskDay = {
+  readonly date: string;
+  readonly blocks: readonly DeskBlock[];
+  /** Spots that were found in the course of it. */
+  readonly found: readonly Spot[];
+};
 
 type EventOf<K extends DeskEvent['kind']> = Extract<DeskEvent, { kind: K }>;
 
-/** In the order in which they happened: by the clock, then by device and its own number. Each id once. */
-function inDeskOrder(events: readonly DeskEvent[]): DeskEvent[] {
-  const once = new Map(events.map((event) => [event.id, event]));
-  return [...once.values()].sort(
-    (a, b) => a.atMs - b.atMs || (a.device < b.device ? -1 : a.device > b.device ? 1 : 0) || a.seq - b.seq
-  );
-}
-
 /** The day of a date; null where it was not begun. Events of blocks it does not have are left out. */
 export function readDeskDay(events: readonly DeskEvent[], date: string): DeskDay | null {
-  const ofDay = inDeskOrder(events).filter((event) => event.date === date);
+  const ofDay = inOrder(events).filter((event) => event.date === date);
   const [begun, ...also] = ofDay.filter((event): event is EventOf<'day'> => event.kind === 'day');
   if (!begun) return null;
   // what another device made of the day counts where it was played
@@ -68,7 +72,7 @@ export function readDeskDay(events: readonly DeskEvent[], date: string): DeskDay
     event.kind === 'add' ? [readBlock(event.added, event.place, ofDay)] : []
   );
   const blocks = [...made, ...added];
-  return { date, blocks: blocks.sort((a, b) => a.place - b.place) };
+  return { date, blocks: blocks.sort((a, b) => a.place - b.place), found: readSpots(ofDay) };
 }
 
 /** A road map that nobody has begun. */
@@ -86,11 +90,11 @@ function readBlock(block: RoadBlock, place: number, ofDay: readonly DeskEvent[])
     minutes: set.minutes ?? block.minutes,
     place: set.place ?? place,
     isDropped: set.isDropped ?? false,
-    run: readRun(own)
+    run: readRun(block, own)
   };
 }
 
-function readRun(own: readonly Extract<DeskEvent, { block: string }>[]): Run | null {
+function readRun(block: RoadBlock, own: readonly Extract<DeskEvent, { block: string }>[]): Run | null {
   const begin = own.find((event) => event.kind === 'begin');
   if (!begin) return null;
   const undone = new Set(own.flatMap((event) => (event.kind === 'undo' ? [event.event] : [])));
@@ -104,13 +108,15 @@ function readRun(own: readonly Extract<DeskEvent, { block: string }>[]): Run | n
   const played = own.filter((event) => event.kind !== 'set' && event.atMs <= (end?.atMs ?? Infinity));
   return {
     begunAtMs: begin.atMs,
-    moves: moves.map(({ id, move, part }) => ({ id, move, part })),
-    answers: moves.flatMap(({ id, move, part, bpm, atMs }) =>
+    moves: moves.map(({ id, move, part, spot }) => ({ id, move, part, spot })),
+    answers: moves.flatMap(({ id, move, part, spot, method, bpm, atMs }) =>
       (move.kind === 'clean' || move.kind === 'not-yet') && bpm !== undefined
         ? [
             {
               id,
               part,
+              spot,
+              method,
               mark: move.kind === 'clean' ? ('c' as const) : ('n' as const),
               bpm,
               atMs,
@@ -119,16 +125,20 @@ function readRun(own: readonly Extract<DeskEvent, { block: string }>[]): Run | n
           ]
         : []
     ),
-    part: partInHand(own),
+    task: taskOf(block, own),
     moreMin: own.reduce((sum, event) => sum + (event.kind === 'more' ? event.minutes : 0), 0),
     end: end && { atMs: end.atMs, how: end.how },
     seconds: end ? end.seconds : secondsBetween(played)
   };
 }
 
-/** The latest that was taken up; the first before any was. */
-const partInHand = (own: readonly DeskEvent[]): number =>
-  own.findLast((event): event is EventOf<'part'> => event.kind === 'part')?.part ?? 0;
+/** The latest that was taken up; before any was, the first spot, else the first part. */
+export function taskOf({ spots = [] }: RoadBlock, own: readonly DeskEvent[]): TaskInHand {
+  const taken = own.findLast((event): event is EventOf<'part'> => event.kind === 'part');
+  return taken
+    ? { part: taken.part, spot: taken.spot, method: taken.method }
+    : { part: 0, spot: spots[0]?.id, method: spots[0]?.methods[0] };
+}
 
 /** Seconds from the first to the last, without long gaps: a device that was put away in the middle did not play. */
 function secondsBetween(events: readonly DeskEvent[]): number {
@@ -149,69 +159,3 @@ export function blockInHand({ blocks }: DeskDay): DeskBlock | null {
 /** Minutes of the whole road map, as it stands. */
 export const sumOfDay = ({ blocks }: Pick<DeskDay, 'blocks'>): Minutes =>
   blocks.reduce((sum, block) => sum + (block.isDropped ? 0 : block.minutes), 0);
-
-/** Bars of one part of a block; all of them where it has none, or the part is all. */
-export const barsOfPart = ({ parts, bars }: Pick<RoadBlock, 'parts' | 'bars'>, part: number) =>
-  parts[part] ?? bars;
-
-/**
- * A block's work as it is taken up, of one of its parts: what came to hold earlier that day at the same bars holds by now, and only the day's
- * first work at a section begins a click below. All parts together are run once, at today's rung.
- */
-export function workNow(day: DeskDay, block: DeskBlock, part = block.run?.part ?? 0): Work | null {
-  const { work, sectionId, parts } = block;
-  if (!work) return null;
-  const goal = Math.max(...work.way);
-  if (parts.length > 0 && part >= parts.length)
-    return {
-      heldBpm: null,
-      way: [goal],
-      below: [...new Set([...work.way, ...work.below])].filter((bpm) => bpm < goal).sort((a, b) => b - a),
-      furtherBpm: null,
-      inARow: 1,
-      isFirstToday: false
-    };
-  const bars = barsOfPart(block, part);
-  const earlier = day.blocks.filter(
-    (one) => one.sectionId === sectionId && beganAt(one) < beganAt(block) && one.run!.answers.length > 0
-  );
-  const shown = earlier.flatMap((one) =>
-    [...one.parts.keys(), one.parts.length]
-      .filter((n) => isSameBars(barsOfPart(one, n), bars))
-      .map((n) => standingOf(day, one, n)?.heldBpm ?? 0)
-  );
-  const heldBpm = Math.max(work.heldBpm ?? 0, ...shown) || null;
-  const from = heldBpm === null ? 0 : work.way.findIndex((bpm) => bpm >= heldBpm);
-  return {
-    ...work,
-    heldBpm,
-    way: from < 0 ? [goal] : work.way.slice(from),
-    // one further is of the section, not of a part
-    furtherBpm: parts.length > 0 ? null : work.furtherBpm,
-    isFirstToday: earlier.length === 0 && part === 0
-  };
-}
-
-/** Where a block's work stands in one of its parts; null where it has none, or was not begun. */
-export function standingOf(day: DeskDay, block: DeskBlock, part = block.run?.part ?? 0): Standing | null {
-  const work = workNow(day, block, part);
-  if (!work || !block.run) return null;
-  return standAfter(
-    work,
-    block.run.moves.flatMap((one) => (one.part === part ? [one.move] : []))
-  );
-}
-
-/** The next part that does not yet hold at today's rung, all of it last; null where each does. */
-export function nextPart(day: DeskDay, block: DeskBlock): number | null {
-  const count = block.parts.length + (block.parts.length > 0 && block.isJoined ? 1 : 0);
-  const ahead = Array.from({ length: count }, (_, n) => (n + 1 + (block.run?.part ?? 0)) % count);
-  const open = ahead.filter((part) => !isThere(standingOf(day, block, part)));
-  return open.find((part) => part < block.parts.length) ?? open[0] ?? null;
-}
-const isThere = (standing: Standing | null) =>
-  standing !== null && standing.heldBpm !== null && standing.heldBpm >= standing.goalBpm;
-
-const beganAt = ({ run }: DeskBlock) => run?.begunAtMs ?? Infinity;
-const isSameBars = (a: DeskBlock['bars'], b: DeskBlock['bars']) =>
-  a?.fromBar === b?.fromBar && a?.toBar === b?.toBar;

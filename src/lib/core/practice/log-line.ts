@@ -6,7 +6,7 @@
  * The item is its number in the list or the beginning of a word of its name.
  */
 import { type DayNumber, type Fault, type Minutes, type Result, formatDate, parseDate } from '../units';
-import { ELEMENTS } from './touch';
+import { elementOf, sayNoElement } from './elements';
 
 export type LineItem = { readonly id: string; readonly name: string };
 
@@ -46,8 +46,8 @@ export function parseLogLine(line: string, items: readonly LineItem[], today: Da
     else if (/^[cn]+$/i.test(word) && found.attempts === undefined && found.minutes !== undefined)
       found.attempts = word.toLowerCase();
     else if (word.startsWith('-') && word.length > 1) {
-      const element = ELEMENTS.find((e) => e.startsWith(word.slice(1).toLowerCase()));
-      if (!element) return refuse(`“${word}” is none of the elements ${ELEMENTS.join(', ')}`);
+      const element = elementOf(word);
+      if (!element) return refuse(sayNoElement(word));
       notHeld.push(element);
     } else if (word.startsWith('@') && found.tempoBpm === undefined)
       return refuse(`“${word}” is no tempo; write @ and a number, for example @92`);

@@ -3,11 +3,11 @@
  * road map and its blocks follow from them alone (core/practice/desk.ts); so do the touches of the log.
  */
 import { z } from 'zod';
-import { barField, bpmField, dateField, idField, minutesField, shortText, unitField } from './fields';
+import { bpmField, dateField, idField, minutesField, shortText, unitField } from './fields';
 import type { Immutable } from './immutable';
+import { barsSchema, spot, spotSet } from './spot';
 import { BLOCK_ENDS, DESK_BLOCKS } from './words';
 
-const bars = z.strictObject({ fromBar: barField, toBar: barField });
 /** A ladder by single beats a minute is long. */
 const way = z.array(bpmField).min(1).max(400);
 
@@ -23,6 +23,18 @@ const deskWork = z.strictObject({
 });
 export type DeskWork = Immutable<z.infer<typeof deskWork>>;
 
+/** A spot to be worked in a block, before its rung. */
+const spotToDo = z.strictObject({
+  id: idField,
+  ...barsSchema.shape,
+  issue: shortText,
+  /** It rests, and one attempt is asked. */
+  isAsked: z.boolean(),
+  /** Ways to practise it today, by turns; none where it is only asked. */
+  methods: z.array(idField).max(3)
+});
+export type SpotToDo = Immutable<z.infer<typeof spotToDo>>;
+
 const roadBlock = z.strictObject({
   id: idField,
   kind: z.enum(DESK_BLOCKS),
@@ -30,9 +42,9 @@ const roadBlock = z.strictObject({
   itemId: idField.nullable(),
   sectionId: idField.nullable(),
   name: shortText,
-  bars: bars.nullable(),
+  bars: barsSchema.nullable(),
   /** Of a long section, worked by turns; empty where it is worked whole. */
-  parts: z.array(bars).max(60),
+  parts: z.array(barsSchema).max(60),
   /** All of the bars are played besides, once. */
   isJoined: z.boolean(),
   minutes: minutesField(1, 360),
@@ -40,7 +52,9 @@ const roadBlock = z.strictObject({
   why: shortText,
   /** When what it works towards is due, or was; null where nothing is. */
   dueOn: dateField.nullable(),
-  work: deskWork.nullable()
+  work: deskWork.nullable(),
+  /** Missing in days begun before there were any. */
+  spots: z.array(spotToDo).max(12).optional()
 });
 export type RoadBlock = Immutable<z.infer<typeof roadBlock>>;
 
@@ -64,7 +78,12 @@ const made = {
   date: dateField
 };
 const block = { block: idField };
-const part = z.number().int().min(0).max(60);
+/** What in the block is worked at: a part of the bars, by its number, or a spot, and by which method. */
+const task = {
+  part: z.number().int().min(0).max(60),
+  spot: idField.optional(),
+  method: idField.optional()
+};
 
 export const deskEvent = z.discriminatedUnion('kind', [
   /** The road map as it was begun; of several the first counts. */
@@ -78,9 +97,9 @@ export const deskEvent = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ ...made, ...block, kind: z.literal('begin') }),
   /** An answer, or what moves the tempo besides; for an answer with the tempo at which it was played. */
-  z.strictObject({ ...made, ...block, kind: z.literal('move'), move, part, bpm: bpmField.optional() }),
-  /** Another part is taken up, by its number; one behind the last is all of it. */
-  z.strictObject({ ...made, ...block, kind: z.literal('part'), part }),
+  z.strictObject({ ...made, ...block, kind: z.literal('move'), move, ...task, bpm: bpmField.optional() }),
+  /** Another part is taken up, one behind the last being all of it; or a spot; or another method. */
+  z.strictObject({ ...made, ...block, kind: z.literal('part'), ...task }),
   /** Takes back the event it names. */
   z.strictObject({ ...made, ...block, kind: z.literal('undo'), event: idField }),
   /** What did not hold in an attempt that was not yet; of several the latest counts, none is not stated. */
@@ -111,6 +130,13 @@ export const deskEvent = z.discriminatedUnion('kind', [
       z.strictObject({ place: z.number().min(-1000).max(1000) }),
       z.strictObject({ isDropped: z.boolean() })
     ])
-  })
+  }),
+  /** A spot was found. */
+  z.strictObject({ ...made, kind: z.literal('spot'), spot }),
+  z.strictObject({ ...made, kind: z.literal('spot-set'), spot: idField, set: spotSet }),
+  /** It hurt; the teacher reads it where that is agreed to. */
+  z.strictObject({ ...made, kind: z.literal('hurt'), isTold: z.boolean() }),
+  /** The player says that it is well again. */
+  z.strictObject({ ...made, kind: z.literal('well') })
 ]);
 export type DeskEvent = Immutable<z.infer<typeof deskEvent>>;

@@ -1,11 +1,13 @@
 /** What is kept, each record defined once: its shape in Zod, its type, its limits and the sentence of each fault. */
 export * from './call';
 export * from './desk';
+export * from './family';
 export * from './fields';
 export * from './item';
 export * from './lesson';
 export * from './lines';
 export * from './pin';
+export * from './spot';
 export * from './time';
 export * from './touch';
 export * from './words';

@@ -37,6 +37,9 @@ const played = {
 /** Attempts at the same bars and tempo, in one go; `atMs` is the clock when it began, in ms since 1970 UTC. */
 const series = z.strictObject({
   ...played,
+  /** The spot that was worked at, and the method (core/practice/methods). */
+  spot: idField.optional(),
+  method: idField.optional(),
   atMs: z.number().int().min(0).max(4102444800000),
   seconds: z.number().int().min(0).max(43_200)
 });

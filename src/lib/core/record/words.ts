@@ -30,3 +30,7 @@ export type DeskBlockKind = (typeof DESK_BLOCKS)[number];
 /** How a block ended: its time was up, cut short since the mind wandered, left for today, or stopped for pain. */
 export const BLOCK_ENDS = ['next', 'shorter', 'not-today', 'hurts'] as const;
 export type BlockEnd = (typeof BLOCK_ENDS)[number];
+
+/** Who found a spot. */
+export const SPOT_FINDERS = ['self', 'teacher', 'juror', 'probe', 'take'] as const;
+export type SpotFinder = (typeof SPOT_FINDERS)[number];

@@ -18,6 +18,7 @@ export const MOST = {
   waiting: { count: 40, says: 'Forty wishes wait already; your teacher answers them first.' },
   touches: { count: 200_000, says: 'At most 200,000 touches of one item.' },
   deskEvents: { count: 20_000, says: 'At most 20,000 answers at the desk on one day.' },
+  spots: { count: 4000, says: 'At most 4,000 entries about spots of one candidate.' },
   pins: { count: 2000, says: 'At most 2,000 pins of one item.' }
 } as const;
 

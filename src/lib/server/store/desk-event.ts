@@ -17,6 +17,12 @@ const statements = preparedOnce((db) => ({
       'SELECT event_json FROM desk_event WHERE candidate_id = ? ORDER BY date, kept_at_ms, rowid'
     )
     .pluck(),
+  lasting: db
+    .prepare<[string], string>(
+      `SELECT event_json FROM desk_event WHERE candidate_id = ?
+       AND json_extract(event_json, '$.kind') IN ('spot', 'spot-set', 'hurt', 'well') ORDER BY kept_at_ms, rowid`
+    )
+    .pluck(),
   count: db
     .prepare<[string, string], number>('SELECT count(*) FROM desk_event WHERE candidate_id = ? AND date = ?')
     .pluck(),
@@ -40,6 +46,11 @@ export const deskEventsOf = (db: Db, candidateId: string, date: string): DeskEve
 export const allDeskEvents = (db: Db, candidateId: string): DeskEvent[] =>
   statements(db)
     .all.all(candidateId)
+    .map((text) => JSON.parse(text) as DeskEvent);
+/** Those that tell of more than their day, of all days. */
+export const lastingDeskEvents = (db: Db, candidateId: string): DeskEvent[] =>
+  statements(db)
+    .lasting.all(candidateId)
     .map((text) => JSON.parse(text) as DeskEvent);
 export const countDeskEvents = (db: Db, candidateId: string, date: string) =>
   statements(db).count.get(candidateId, date)!;

@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { touchesOfDay, readDeskDay } from '../../core/practice';
 import type { DeskEvent, RoadBlock, Touch } from '../../core/record';
-import { type SeasonPlan, blocksToAdd, clockMinutes, makeRoadMap } from '../../core/season';
+import { type SeasonPlan, type SpotNow, blocksToAdd, clockMinutes, makeRoadMap } from '../../core/season';
 import { dayOf, formatDate } from '../../core/units';
 import type { DeskAnswer } from '../../schema/desk';
 import type { TodayView } from '../../schema/view';
@@ -21,6 +21,7 @@ import { lessonNotesOf } from '../store/lesson';
 import { latestVersion } from '../store/plan-version';
 import { findTouch } from '../store/touch';
 import { candidateOfAudition, candidateOfItem } from './owner';
+import { hurtOf, spotsOfSeason, viewOfSpot } from './spots';
 import { useCase } from './use-case';
 
 /** What was begun on a day this long ago and never ended is still asked about. */
@@ -54,21 +55,27 @@ export const readToday = useCase({
     const since = formatDate(dayOf(today) - ASKS_BACK_DAYS);
     const days = desk.deskDaysSince(app.db, candidate.id, since).filter((date) => date <= today);
     const tomorrow = formatDate(dayOf(today) + 1);
+    const spots = spotsOfSeason(app, season, today);
     return {
       audition: { id: audition.id, name: audition.name },
       candidate: { id: candidate.id, name: candidate.name },
       today,
       thereMin: plan ? clockMinutes(plan, today) : 0,
-      roadMap: roadMapOn(season, plan, today),
-      canAdd: plan ? blocksToAdd(plan, factsOf(season), today) : [],
-      tomorrow: { date: tomorrow, roadMap: roadMapOn(season, plan, tomorrow) },
+      roadMap: roadMapOn(season, plan, spots, today),
+      canAdd: plan ? blocksToAdd(plan, factsOf(season, spots), today) : [],
+      tomorrow: {
+        date: tomorrow,
+        roadMap: roadMapOn(season, plan, spotsOfSeason(app, season, tomorrow), tomorrow)
+      },
       // today's, and those of lately that were left open
       events: days.flatMap((date) => {
         const events = desk.deskEventsOf(app.db, candidate.id, date);
         return date === today || isLeftOpen(events, date) ? events : [];
       }),
       items: [...season.items, ...season.others].map(readItem),
-      lessonNote: lessonNotesOf(app.db, candidate.id).find((note) => note.date <= today) ?? null
+      lessonNote: lessonNotesOf(app.db, candidate.id).find((note) => note.date <= today) ?? null,
+      spots: spots.map(viewOfSpot),
+      hurt: hurtOf(app, candidate.id)
     };
   }
 });
@@ -88,21 +95,27 @@ const readItem = (item: ListItem): TodayView['items'][number] => ({
 const isLeftOpen = (events: readonly DeskEvent[], date: string) =>
   readDeskDay(events, date)?.blocks.some((block) => block.run && !block.run.end) ?? false;
 
-const factsOf = (season: Season) => ({
+const factsOf = (season: Season, spots: readonly SpotNow[]) => ({
   items: [...season.items, ...season.others],
   time: season.request.time,
   schools: season.request.schools,
-  log: season.log
+  log: season.log,
+  spots
 });
 
-function roadMapOn(season: Season, plan: SeasonPlan | null, date: string): RoadBlock[] {
+function roadMapOn(
+  season: Season,
+  plan: SeasonPlan | null,
+  spots: readonly SpotNow[],
+  date: string
+): RoadBlock[] {
   if (!plan) return [];
   const idOf = (index: number, itemId: string | null) =>
     createHash('sha256')
       .update(JSON.stringify([season.candidate.id, date, index, itemId]))
       .digest('base64url')
       .slice(0, 32);
-  return makeRoadMap(plan, factsOf(season), date, idOf);
+  return makeRoadMap(plan, factsOf(season, spots), date, idOf);
 }
 
 /**
@@ -122,6 +135,8 @@ export const keepDeskEvents = useCase({
       if (owner !== undefined && owner !== candidateId) throw new CodedError('not-allowed');
       if (owner === undefined) desk.addDeskEvent(app.db, candidateId, event, app.now());
     }
+    if (input.events.some(({ kind }) => kind === 'spot' || kind === 'spot-set'))
+      boundCount('spots', desk.lastingDeskEvents(app.db, candidateId).length);
     for (const date of dates) boundCount('deskEvents', desk.countDeskEvents(app.db, candidateId, date));
     const evidence = who.kind === 'teacher' ? ('teacher' as const) : ('self' as const);
     const played = dates

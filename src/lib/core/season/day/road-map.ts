@@ -8,6 +8,7 @@ import { clicksLower, fitLadder } from '../../tempo';
 import { type Minutes, SAME_TEMPO, dayOf, sayDate } from '../../units';
 import { schoolsOf } from '../climb/climb';
 import { partsOf } from '../facts/parts';
+import { type SpotNow, spotsForBlock } from './spots';
 import {
   type BlockPart,
   type PlannedBlock,
@@ -33,6 +34,8 @@ type Facts = {
   readonly time: Pick<PracticeTime, 'warmUpMin' | 'fundamentalsMin'>;
   readonly schools?: Partial<Schools> | undefined;
   readonly log: readonly Touch[];
+  /** Hardest first. */
+  readonly spots?: readonly SpotNow[];
 };
 type BlockWithoutId = Omit<RoadBlock, 'id'>;
 
@@ -128,6 +131,9 @@ function roadBlockOf(plan: SeasonPlan, facts: Facts, date: string, block: Planne
   );
   const whole = section && barsOf(item, { ...block, sectionId: section.id });
   const parts = section && block.part ? partsOfBlock(facts, item, section, block.part) : [];
+  const work = section ? workOf(item, section, block, schools) : null;
+  const place = { itemId: item.id, sectionId: section?.id ?? null, minutes: block.minutes };
+  const spots = work ? spotsForBlock(facts.spots ?? [], place, date) : [];
   return {
     kind: block.kind,
     itemId: item.id,
@@ -139,7 +145,8 @@ function roadBlockOf(plan: SeasonPlan, facts: Facts, date: string, block: Planne
     minutes: block.minutes,
     why: sayWhy(plan, facts, date, item, block),
     dueOn: dueOf(plan, item, block),
-    work: section ? workOf(item, section, block, schools) : null
+    work,
+    ...(spots.length > 0 ? { spots } : {})
   };
 }
 

@@ -1,0 +1,147 @@
+/**
+ * What is worked at in a block of the desk: its spots first, then its bars or their parts; where each stands, and where an answer leads. How a
+ * tempo moves is tempo-moves.ts's. Source: the practice model, section 2.
+ */
+import type { DeskWork, RoadBlock, SpotToDo } from '../record';
+import { type BarRange, isSameBars } from '../units';
+import { type DeskBlock, type DeskDay, type Task, type TaskInHand, isSameTask, taskOf } from './desk';
+import { type Standing, type Work, standAfter } from './tempo-moves';
+
+/** A spot of a block: one that was laid into it, or found that day at its item; undefined where it has none of that id. */
+export function spotOf(
+  day: DeskDay,
+  { spots = [], itemId }: RoadBlock,
+  id: string | undefined
+): SpotToDo | undefined {
+  const laid = spots.find((spot) => spot.id === id);
+  const found = day.found.find((spot) => spot.id === id && spot.itemId === itemId);
+  return laid ?? (found && { ...found, isAsked: false, methods: [] });
+}
+
+/** All spots of a block, those found that day last. */
+export const spotsOf = (day: DeskDay, block: RoadBlock): SpotToDo[] => [
+  ...(block.spots ?? []),
+  ...day.found.flatMap(({ id }) =>
+    block.spots?.some((spot) => spot.id === id) ? [] : (spotOf(day, block, id) ?? [])
+  )
+];
+
+/** What is in hand before anything was begun. */
+const firstTask = (block: DeskBlock): TaskInHand => block.run?.task ?? taskOf(block, []);
+
+/** The bars that are worked at. */
+export function barsOfTask(day: DeskDay, block: DeskBlock, task: Task = firstTask(block)): BarRange | null {
+  const spot = spotOf(day, block, task.spot);
+  return spot ? { fromBar: spot.fromBar, toBar: spot.toBar } : barsOfPart(block, task.part);
+}
+
+/** Bars of one part of a block; all of them where it has none, or the part is all. */
+export const barsOfPart = ({ parts, bars }: Pick<RoadBlock, 'parts' | 'bars'>, part: number) =>
+  parts[part] ?? bars;
+
+/**
+ * A block's work as it is taken up, at one of its tasks: what came to hold earlier that day at the same bars holds by now, and only the day's
+ * first work at a section begins a click below. All parts together are run once, at today's rung.
+ */
+export function workNow(day: DeskDay, block: DeskBlock, task: Task = firstTask(block)): Work | null {
+  const { work, sectionId, parts } = block;
+  if (!work) return null;
+  const goal = Math.max(...work.way);
+  const spot = spotOf(day, block, task.spot);
+  if (spot) return workOfSpot(work, spot);
+  if (parts.length > 0 && task.part >= parts.length)
+    return {
+      heldBpm: null,
+      way: [goal],
+      below: [...new Set([...work.way, ...work.below])].filter((bpm) => bpm < goal).sort((a, b) => b - a),
+      furtherBpm: null,
+      inARow: 1,
+      isFirstToday: false
+    };
+  const bars = barsOfPart(block, task.part);
+  const earlier = day.blocks.filter(
+    (one) => one.sectionId === sectionId && beganAt(one) < beganAt(block) && one.run!.answers.length > 0
+  );
+  const shown = earlier.flatMap((one) =>
+    [...one.parts.keys(), one.parts.length]
+      .filter((part) => isSameBars(barsOfPart(one, part), bars))
+      .map((part) => standingOf(day, one, { part })?.heldBpm ?? 0)
+  );
+  const heldBpm = Math.max(work.heldBpm ?? 0, ...shown) || null;
+  const from = heldBpm === null ? 0 : work.way.findIndex((bpm) => bpm >= heldBpm);
+  return {
+    ...work,
+    heldBpm,
+    way: from < 0 ? [goal] : work.way.slice(from),
+    // one further is of the section, not of a part
+    furtherBpm: parts.length > 0 ? null : work.furtherBpm,
+    isFirstToday: earlier.length === 0 && task.part === 0
+  };
+}
+
+/** A spot's own way: from a click below the section's tempo up to today's rung; one that rests is asked once, at the section's tempo. */
+function workOfSpot(work: DeskWork, { isAsked }: SpotToDo): Work {
+  const [first, ...lower] = work.below;
+  const way = isAsked || first === undefined ? work.way : [first, ...work.way];
+  return {
+    heldBpm: null,
+    way: isAsked ? way.slice(0, 1) : way,
+    below: isAsked || first === undefined ? work.below : lower,
+    furtherBpm: null,
+    inARow: isAsked ? 1 : work.inARow,
+    isFirstToday: false
+  };
+}
+
+/** Where a block's work stands at one of its tasks; null where it has none, or was not begun. */
+export function standingOf(day: DeskDay, block: DeskBlock, task: Task = firstTask(block)): Standing | null {
+  const work = workNow(day, block, task);
+  if (!work || !block.run) return null;
+  return standAfter(
+    work,
+    block.run.moves.flatMap((one) => (isSameTask(one, task) ? [one.move] : []))
+  );
+}
+
+/** The next part that does not yet hold at today's rung, all of it last; null where each does. */
+function nextPart(day: DeskDay, block: DeskBlock): number | null {
+  const count = block.parts.length + (block.parts.length > 0 && block.isJoined ? 1 : 0);
+  const ahead = Array.from({ length: count }, (_, n) => (n + 1 + firstTask(block).part) % count);
+  const open = ahead.filter((part) => !isThere(standingOf(day, block, { part })));
+  return open.find((part) => part < block.parts.length) ?? open[0] ?? null;
+}
+const isThere = (standing: Standing | null) =>
+  standing !== null && standing.heldBpm !== null && standing.heldBpm >= standing.goalBpm;
+
+/** A spot has at most so long (judgement of the model), and all of them half of the block. */
+const SPOT_SECONDS = 180;
+
+/**
+ * Where an answer leads besides the tempo: after a part that holds to the next; from a spot that holds, or that was answered when its time is
+ * over, to the next spot, and from the last to the block's own bars; within a spot, from one method to the next. Null where it stays.
+ */
+export function nextTask(day: DeskDay, block: DeskBlock, seconds: number): TaskInHand | null {
+  const task = firstTask(block);
+  const last = block.run?.answers.at(-1);
+  const isRest = standingOf(day, block)?.phase === 'at-rest';
+  if (task.spot === undefined) {
+    const part = isRest ? nextPart(day, block) : null;
+    return part === null ? null : { part };
+  }
+  const spots = block.spots ?? [];
+  const place = spots.findIndex(({ id }) => id === task.spot);
+  if (place < 0) return isRest ? { part: task.part } : null;
+  const half = block.minutes * 30;
+  const share = Math.min(SPOT_SECONDS, half / spots.length);
+  const isOver = seconds >= (place + 1) * share && last?.mark === 'c';
+  const spot = spots[place]!;
+  if (isRest || isOver || seconds >= half || (spot.isAsked && last !== undefined)) {
+    const next = seconds < half ? spots[place + 1] : undefined;
+    return next ? { part: 0, spot: next.id, method: next.methods[0] } : { part: 0 };
+  }
+  const method = spot.methods[spot.methods.indexOf(task.method ?? '') + 1];
+  const isTurn = seconds >= (place + 0.5) * share && last?.mark === 'c';
+  return isTurn && task.method === spot.methods[0] && method !== undefined ? { ...task, method } : null;
+}
+
+const beganAt = ({ run }: DeskBlock) => run?.begunAtMs ?? Infinity;

@@ -1,0 +1,122 @@
+import { describe, expect, it } from 'vitest';
+import { ELEMENTS } from '../elements';
+import type { SpotTry } from '../spots/spot';
+import { METHODS, methodOf } from './catalogue';
+import { elementsOf, offerMethods, shareThatWorked } from './choose';
+import { lengthOf, readPattern } from './pattern';
+
+const spot = { id: 'leap', issue: 'flat after the leap', notHeld: [] };
+let clock = 0;
+const tried = (method: string | null, marks: string, tempoBpm = 60, spotId = 'leap'): SpotTry => ({
+  spotId,
+  date: '2026-11-24',
+  fromBar: 37,
+  toBar: 38,
+  tempoBpm,
+  unit: 'quarter',
+  marks,
+  method,
+  atMs: clock++,
+  seconds: 30
+});
+const about = (tries: readonly SpotTry[] = []) => ({
+  spot,
+  family: 'winds' as const,
+  tries,
+  issueOf: () => spot,
+  isHurt: false
+});
+const idsOf = (methods: readonly { id: string }[]) => methods.map(({ id }) => id);
+
+describe('the methods', () => {
+  it('are at least two dozen ways, each once by its id, each good for some element', () => {
+    expect(new Set(METHODS.map(({ group }) => group)).size).toBeGreaterThanOrEqual(24);
+    expect(new Set(METHODS.map(({ id }) => id)).size).toBe(METHODS.length);
+    for (const method of METHODS) {
+      expect(method.goodFor.length).toBeGreaterThan(0);
+      expect(method.goodFor.every((element) => ELEMENTS.includes(element))).toBe(true);
+    }
+    expect(methodOf('drone')!.needs).toBe('a drone');
+    expect(methodOf('none')).toBeUndefined();
+  });
+
+  it('have patterns of whole beats between the first note and the downbeat', () => {
+    for (const { pattern } of METHODS.filter((method) => method.pattern)) {
+      const groups = readPattern(pattern!);
+      const line = groups.findIndex(({ kind }) => kind === 'barline');
+      const notes = groups
+        .slice(0, line < 0 ? groups.length : line)
+        .flatMap((group) => (group.kind === 'notes' ? group.notes : []));
+      const sum = notes.reduce((total, note) => total + lengthOf(note), 0);
+      // a displaced start ends on a note of the next beat
+      if (!notes[0]!.isRest) expect(sum % 1, pattern).toBe(0);
+    }
+    expect(() => readPattern('8,7')).toThrow(RangeError);
+  });
+});
+
+describe('what a spot is offered', () => {
+  it('is six that fit the instrument and the issue, the one proposed first', () => {
+    const offered = offerMethods(about());
+    expect(offered).toHaveLength(6);
+    expect(elementsOf(spot)).toEqual(['intonation']);
+    for (const method of offered) {
+      expect(method.goodFor).toContain('intonation');
+      expect(method.families ?? ['winds']).toContain('winds');
+    }
+    expect(idsOf(offerMethods({ ...about(), family: 'strings' }))).toContain('both-down');
+  });
+
+  it('never begins with the last used, and takes what was least used on it', () => {
+    let tries: SpotTry[] = [];
+    let last: string | undefined;
+    const seen: string[] = [];
+    for (let day = 0; day < 200; day++) {
+      const [first] = offerMethods(about(tries));
+      expect(first!.id).not.toBe(last);
+      last = first!.id;
+      seen.push(last);
+      tries = [...tries, tried(last, 'cn')];
+    }
+    const fits = METHODS.filter(
+      ({ goodFor, families }) => goodFor.includes('intonation') && (!families || families.includes('winds'))
+    );
+    const counts = fits.map(({ id }) => seen.filter((one) => one === id).length);
+    expect(Math.max(...counts) - Math.min(...counts)).toBeLessThanOrEqual(1);
+  });
+
+  it('goes by what worked before, of those that were used alike', () => {
+    // over a drone what followed was cleaner; sung first it was not
+    const worked = [
+      tried(null, 'nn', 60, 'other'),
+      tried('drone', 'cn', 60, 'other'),
+      tried(null, 'cc', 60, 'other')
+    ];
+    const not = [
+      tried(null, 'cc', 60, 'third'),
+      tried('sung', 'cn', 60, 'third'),
+      tried(null, 'nn', 60, 'third')
+    ];
+    expect(shareThatWorked('drone', worked)).toBe((1 + 2) / (1 + 4));
+    expect(shareThatWorked('sung', not)).toBe((0 + 2) / (1 + 4));
+    expect(
+      shareThatWorked('drone', [tried(null, 'nn', 60), tried('drone', 'cn'), tried(null, 'cc', 56)])
+    ).toBe(2 / 5);
+    const offered = idsOf(offerMethods(about([...worked, ...not])));
+    expect(offered[0]).toBe('drone');
+    expect(offered).not.toContain('sung');
+  });
+
+  it('is nothing that tires while something hurts', () => {
+    const hurt = offerMethods({ ...about(), spot: { ...spot, issue: 'fingers rush' }, isHurt: true });
+    expect(hurt.some(({ isTiring }) => isTiring)).toBe(false);
+    const air = { ...about(), spot: { ...spot, issue: '', notHeld: ['air'] } };
+    expect(idsOf(offerMethods(air))).toContain('harder');
+    expect(idsOf(offerMethods({ ...air, isHurt: true }))).not.toContain('harder');
+  });
+
+  it('has one of each way before its variants', () => {
+    const offered = offerMethods({ ...about(), spot: { ...spot, issue: 'rushes' } });
+    expect(new Set(offered.map(({ group }) => group)).size).toBe(6);
+  });
+});

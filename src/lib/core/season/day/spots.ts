@@ -1,0 +1,149 @@
+/** Spots of a candidate's items as they stand on a day, hardest first; and which of them a block takes, each with its methods. */
+import {
+  DAYS_TO_REST,
+  type KnownSpot,
+  type Method,
+  type SpotStanding,
+  type SpotTry,
+  hardnessOf,
+  inTimeOrder,
+  offerMethods,
+  spotTempo,
+  standOfSpot,
+  triesIn
+} from '../../practice';
+import type { InstrumentFamily, PlanItem, PracticeTime, Schools, SpotToDo, Touch } from '../../record';
+import { clicksBetween } from '../../tempo';
+import { type Bpm, type BeatUnit, type Clicks, type Minutes, dayOf, isInside } from '../../units';
+import { readAways } from '../../plan';
+import { readSections, schoolsOf } from '../climb/climb';
+import type { TimedSection } from '../climb/rungs';
+
+/** A spot has at most so long in a block, and all of them half of it; from so long a block on there is one. */
+const SPOT_MIN: Minutes = 3;
+const LEAST_BLOCK_MIN: Minutes = 4;
+/** From so long on a spot is worked by two methods. */
+const TWO_METHODS_MIN: Minutes = 2;
+
+export type SpotNow = KnownSpot &
+  SpotStanding & {
+    readonly tries: readonly SpotTry[];
+    /** The section it lies in; null where none with a tempo holds it whole. */
+    readonly section: {
+      readonly id: string;
+      readonly unit: BeatUnit;
+      /** What holds of it by now. */
+      readonly heldBpm: Bpm | null;
+    } | null;
+    /** The fastest at which it held, in the section's unit. */
+    readonly bpm: Bpm | null;
+    readonly hardness: number;
+    /** Clicks below what holds of its section. */
+    readonly below: Clicks;
+    /** Ways to practise it, the proposed one first. */
+    readonly offers: readonly Method[];
+  };
+
+type Facts = {
+  readonly items: readonly PlanItem[];
+  readonly log: readonly Touch[];
+  readonly schools?: Partial<Schools> | undefined;
+  readonly time: Pick<PracticeTime, 'exceptions'>;
+  readonly family: InstrumentFamily | null;
+  readonly isHurt: boolean;
+};
+
+/** Spots of items that are on the list, hardest first; what the teacher laid first stands before all until it was worked. */
+export function spotsOn(known: readonly KnownSpot[], facts: Facts, today: string): SpotNow[] {
+  const tries = triesIn(facts.log);
+  const issues = new Map(known.map((spot) => [spot.id, spot]));
+  const ordered = inTimeOrder(facts.log);
+  const aways = readAways(facts.time.exceptions);
+  const now = known.flatMap((spot): SpotNow[] => {
+    const item = facts.items.find(({ id }) => id === spot.itemId);
+    if (!item) return [];
+    const { inARow } = schoolsOf(item, facts.schools);
+    const own = tries.filter(({ spotId }) => spotId === spot.id);
+    const touches = ordered.filter(({ itemId }) => itemId === item.id);
+    const read = (date: string, isUpTo: (touch: Touch) => boolean): TimedSection | undefined =>
+      readSections(item, touches.filter(isUpTo), inARow, dayOf(date), aways).find(({ section }) =>
+        isInside(spot, section)
+      );
+    const here = read(today, () => true);
+    const section = here
+      ? { id: here.section.id, unit: here.target.unit, heldBpm: here.held?.bpm ?? null }
+      : null;
+    const standing = standOfSpot(spot, own, {
+      inARow,
+      unit: section?.unit ?? 'quarter',
+      heldOn: (date) => read(date, (touch) => touch.date < date)?.held?.bpm ?? null
+    });
+    const bpm = section && spotTempo(own, inARow, section.unit);
+    const about = {
+      spot,
+      family: facts.family,
+      tries,
+      issueOf: (id: string) => issues.get(id),
+      isHurt: facts.isHurt
+    };
+    return [
+      {
+        ...spot,
+        ...standing,
+        tries: own,
+        section,
+        bpm,
+        hardness: hardnessOf(own, today),
+        below:
+          section?.heldBpm && bpm !== null
+            ? Math.max(0, clicksBetween(bpm, section.heldBpm, section.unit))
+            : 0,
+        offers: offerMethods(about)
+      }
+    ];
+  });
+  return now.sort(
+    (a, b) =>
+      Number(isFirst(b)) - Number(isFirst(a)) ||
+      b.hardness - a.hardness ||
+      b.below - a.below ||
+      (a.foundOn < b.foundOn ? -1 : a.foundOn > b.foundOn ? 1 : 0)
+  );
+}
+
+/** Laid first by the teacher, and not worked since. */
+export const isFirst = ({ firstSinceMs, tries }: Pick<SpotNow, 'firstSinceMs' | 'tries'>): boolean =>
+  firstSinceMs !== null && !tries.some(({ atMs }) => atMs > firstSinceMs);
+
+/** What is practised on a day: what is open, and what rests and is due to be asked. */
+export const isToDo = ({ state, dueOn }: Pick<SpotNow, 'state' | 'dueOn'>, date: string): boolean =>
+  state === 'open' || (state === 'resting' && dueOn! <= date);
+
+/** Spots for a block of so many minutes, of those of its section: as many as fit half of it, at least one in a block that is long enough. */
+export function spotsForBlock(
+  spots: readonly SpotNow[],
+  block: { readonly itemId: string | null; readonly sectionId: string | null; readonly minutes: Minutes },
+  date: string
+): SpotToDo[] {
+  if (block.minutes < LEAST_BLOCK_MIN) return [];
+  const most = Math.max(1, Math.floor(block.minutes / 2 / SPOT_MIN));
+  const todo = spots.filter(
+    (spot) => spot.itemId === block.itemId && spot.section?.id === block.sectionId && isToDo(spot, date)
+  );
+  const used: string[] = [];
+  return todo.slice(0, most).map((spot, _, all): SpotToDo => {
+    const share = Math.min(SPOT_MIN, block.minutes / 2 / all.length);
+    const methods = methodsFor(spot, used, share >= TWO_METHODS_MIN ? 2 : 1);
+    used.push(...methods);
+    const { id, fromBar, toBar } =
+      spot.places[0] && spot.days >= DAYS_TO_REST ? { ...spot, ...spot.places[0] } : spot;
+    const isAsked = spot.state === 'resting';
+    return { id, fromBar, toBar, issue: spot.issue, isAsked, methods: isAsked ? [] : methods };
+  });
+}
+
+/** Those prescribed first, none that another spot of the block has. */
+function methodsFor({ method, offers }: SpotNow, used: readonly string[], count: number): string[] {
+  const free = offers.map(({ id }) => id).filter((id) => id !== method && !used.includes(id));
+  return [...(method === null ? [] : [method]), ...free].slice(0, count);
+}

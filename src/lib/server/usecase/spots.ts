@@ -1,0 +1,124 @@
+/** Spots: what stands, entered and set outside the desk, by the candidate or the teacher; and whether something hurts. */
+import { readSpots } from '../../core/practice';
+import { type DeskEvent, type Spot, type SpotSet, familyOf } from '../../core/record';
+import { type SpotNow, isFirst, namesFor, spotsOn } from '../../core/season';
+import type { HurtView, SpotView } from '../../schema/view';
+import { type App, type Who, todayIn } from '../app';
+import { boundCount } from '../change/bounds';
+import { orNotFound } from '../errors';
+import { type Season, readSeason } from '../laying/facts';
+import { findCandidate } from '../store/candidate';
+import * as desk from '../store/desk-event';
+import { candidateOfAudition, candidateOfItem } from './owner';
+import { useCase } from './use-case';
+
+/** Spots of all items that are played, under the ids of this audition, as they stand on a date; hardest first. */
+export function spotsOfSeason(app: App, season: Season, date: string): SpotNow[] {
+  const { candidate, joint, request } = season;
+  const names = joint && namesFor(joint, season.audition.id);
+  const idOf = (id: string) => {
+    const jointId = joint?.twins.get(id)?.itemId ?? id;
+    return names?.items[jointId] ?? jointId;
+  };
+  const known = readSpots(desk.lastingDeskEvents(app.db, candidate.id));
+  const facts = {
+    items: [...season.items, ...season.others],
+    log: season.log,
+    schools: request.schools,
+    time: request.time,
+    family: familyOf(candidate.instruments),
+    isHurt: hurtOf(app, candidate.id) !== null
+  };
+  return spotsOn(
+    known.map((spot) => ({ ...spot, itemId: idOf(spot.itemId) })),
+    facts,
+    date
+  );
+}
+
+export const viewOfSpot = (spot: SpotNow): SpotView => ({
+  id: spot.id,
+  itemId: spot.itemId,
+  fromBar: spot.fromBar,
+  toBar: spot.toBar,
+  issue: spot.issue,
+  notHeld: spot.notHeld,
+  foundBy: spot.foundBy,
+  foundOn: spot.foundOn,
+  elsewhere: spot.elsewhere,
+  state: spot.state,
+  days: spot.days,
+  dueOn: spot.dueOn,
+  places: spot.places,
+  section: spot.section,
+  bpm: spot.bpm,
+  method: spot.method,
+  isFirst: isFirst(spot),
+  offers: spot.offers.map(({ id }) => id)
+});
+
+/** The latest pain that was said and not taken back by "well". */
+export function hurtOf(app: App, candidateId: string): HurtView | null {
+  const said = desk
+    .lastingDeskEvents(app.db, candidateId)
+    .filter((event) => event.kind === 'hurt' || event.kind === 'well')
+    .sort((a, b) => a.atMs - b.atMs);
+  const last = said.at(-1);
+  return last?.kind === 'hurt' ? { since: last.date, isTold: last.isTold } : null;
+}
+
+/** All spots of an audition's items, with what was tried on each. */
+export const readSpotPage = useCase({
+  rule: 'see',
+  owner: candidateOfAudition,
+  run: (app: App, input: { auditionId: string }) => {
+    const season = readSeason(app, input.auditionId);
+    const { today } = season.own;
+    return {
+      audition: { id: season.audition.id, name: season.audition.name },
+      candidate: { id: season.candidate.id, name: season.candidate.name },
+      today,
+      items: [...season.items, ...season.others].map(({ id, name, fromBar, toBar, barsPerLine }) => ({
+        id,
+        name,
+        fromBar,
+        toBar,
+        barsPerLine: barsPerLine ?? ''
+      })),
+      spots: spotsOfSeason(app, season, today).map((spot) => ({ ...viewOfSpot(spot), tries: spot.tries }))
+    };
+  }
+});
+
+/** Enters a spot from a page. One with an id that is there already changes nothing. */
+export const addSpot = useCase({
+  rule: 'own',
+  owner: candidateOfItem,
+  run: (app: App, input: Omit<Spot, 'foundBy' | 'elsewhere'>, who: Who): void => {
+    const foundBy = who.kind === 'teacher' ? ('teacher' as const) : ('self' as const);
+    const spot = { ...input, foundBy, elsewhere: [] };
+    keepEvent(app, orNotFound(candidateOfItem(app, input)), { kind: 'spot', spot });
+  }
+});
+
+/** Sets one thing of a spot. */
+export const setSpot = useCase({
+  rule: 'own',
+  owner: (_app: App, input: { candidateId: string }) => input.candidateId,
+  run: (app: App, input: { candidateId: string; spotId: string; set: SpotSet }): void =>
+    keepEvent(app, input.candidateId, { kind: 'spot-set', spot: input.spotId, set: input.set })
+});
+
+type Draft = DeskEvent extends infer One
+  ? One extends DeskEvent
+    ? Omit<One, 'id' | 'device' | 'seq' | 'atMs' | 'date'>
+    : never
+  : never;
+
+function keepEvent(app: App, candidateId: string, draft: Draft): void {
+  const { zone } = orNotFound(findCandidate(app.db, candidateId));
+  const seq = desk.lastingDeskEvents(app.db, candidateId).length;
+  boundCount('spots', seq + 1);
+  const made = { id: app.newId(), device: 'studio', seq, atMs: app.now(), date: todayIn(app, zone) };
+  desk.addDeskEvent(app.db, candidateId, { ...made, ...draft } as DeskEvent, app.now());
+}
