@@ -1,5 +1,5 @@
 /** What pages are given to draw: shapes that cross from the server to the interface. */
-import type { DeskEvent, RoadBlock } from '../core/record';
+import type { DeskEvent, InstrumentFamily, RoadBlock } from '../core/record';
 import type { SpotNow, Step } from '../core/season';
 
 export type StudioAudition = {
@@ -161,6 +161,8 @@ export type TodayView = {
   readonly lessonNote: { readonly date: string; readonly note: string } | null;
   /** Of all items that are played, hardest first. */
   readonly spots: readonly SpotView[];
+  /** Of what the candidate plays; null where it is not known. */
+  readonly family: InstrumentFamily | null;
   /** Null where nothing hurts, as far as was said. */
   readonly hurt: HurtView | null;
 };

@@ -59,10 +59,11 @@ export class DeskSession {
   readonly standing: Standing | null = $derived.by(() =>
     this.day && this.block ? standingOf(this.day, this.block) : null
   );
-  /** Whether it hurt today: then nothing that urges on is offered. */
-  readonly isHurt: boolean = $derived.by(
-    () => this.day?.blocks.some((block) => block.run?.end?.how === 'hurts') ?? false
-  );
+  /** Whether it hurts, as was said last: then nothing that urges on is offered. */
+  readonly isHurt: boolean = $derived.by(() => {
+    const said = this.#events.findLast(({ kind }) => kind === 'hurt' || kind === 'well');
+    return said ? said.kind === 'hurt' : this.view.hurt !== null;
+  });
   /** What the block in hand has by the road map, in seconds. */
   readonly #planned: number = $derived.by(() =>
     this.block ? (this.block.minutes + (this.block.run?.moreMin ?? 0)) * 60 : 0
@@ -136,10 +137,21 @@ export class DeskSession {
     });
 
   /** A spot was found. It stands from now on; what it asks comes tomorrow. */
-  found = (spot: Omit<Spot, 'id'>) =>
-    this.#inTurn(() =>
-      this.#keep({ kind: 'spot', date: this.#date, spot: { ...spot, id: crypto.randomUUID() } } as DeskDraft)
-    );
+  found = (bars: Omit<Spot, 'id' | 'foundBy' | 'elsewhere'>) =>
+    this.#inTurn(() => {
+      const foundBy = this.player.isCandidate ? ('self' as const) : ('teacher' as const);
+      const spot = { ...bars, id: crypto.randomUUID(), foundBy, elsewhere: [] };
+      return this.#keep({ kind: 'spot', date: this.#date, spot } as DeskDraft);
+    });
+
+  /** It hurts: the block ends; the teacher reads it where that is agreed to. */
+  hurts = (isTold: boolean) =>
+    this.#inTurn(async () => {
+      await this.#keep({ kind: 'hurt', date: this.#date, isTold });
+      await this.#end('hurts');
+    });
+  /** It is well again. */
+  well = () => this.#inTurn(() => this.#keep({ kind: 'well', date: this.#date }));
 
   /** What did not hold in the latest attempt. */
   state = (notHeld: readonly string[]) =>
@@ -157,15 +169,7 @@ export class DeskSession {
     });
 
   /** Ends the block in hand; the next is begun where the session goes on. */
-  end = (how: BlockEnd) =>
-    this.#inTurn(async () => {
-      if (!this.block?.run) return;
-      // what passes until the end is answered is not played
-      const seconds = Math.round(Math.min(this.seconds, this.#planned));
-      await this.#keep({ kind: 'end', date: this.#date, block: this.block.id, seconds, how });
-      this.#clock.stop();
-      if (how === 'next' || how === 'shorter') await this.#begin();
-    });
+  end = (how: BlockEnd) => this.#inTurn(() => this.#end(how));
 
   /** Sets one thing of one block of the day. */
   set = (block: string, set: { minutes: number } | { place: number } | { isDropped: boolean }) =>
@@ -216,6 +220,15 @@ export class DeskSession {
     if (!this.block || this.block.run) return;
     await this.#keep({ kind: 'begin', date: this.#date, block: this.block.id });
     this.#clock.begin(this.block.id);
+  }
+
+  async #end(how: BlockEnd): Promise<void> {
+    if (!this.block?.run) return;
+    // what passes until the end is answered is not played
+    const seconds = Math.round(Math.min(this.seconds, this.#planned));
+    await this.#keep({ kind: 'end', date: this.#date, block: this.block.id, seconds, how });
+    this.#clock.stop();
+    if (how === 'next' || how === 'shorter') await this.#begin();
   }
 
   async #take(task: TaskInHand): Promise<void> {

@@ -2,7 +2,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { invalidateAll } from '$app/navigation';
-  import { barsOfPart, nextPart } from '$lib/core/practice';
+  import { type SpotLine, barsOfTask, offerMethods, sayTask, spotOf, taskAfter } from '$lib/core/practice';
   import { clickOf } from '$lib/core/tempo';
   import { tempoIn } from '$lib/core/units';
   import type { TodayView } from '$lib/schema/view';
@@ -16,7 +16,9 @@
   import EndFace from './EndFace.svelte';
   import Hurts from './Hurts.svelte';
   import Keys from './Keys.svelte';
+  import MethodPanel from './MethodPanel.svelte';
   import SoundPanel from './SoundPanel.svelte';
+  import SpotPanel from './SpotPanel.svelte';
   import TempoStair from './TempoStair.svelte';
   import TimedFace from './TimedFace.svelte';
   import WhatFace from './WhatFace.svelte';
@@ -40,7 +42,7 @@
   let isLeaving = $state(false);
   let isHurting = $state(false);
   let isStopped = $state(false);
-  let panel = $state<'keys' | 'sound' | null>(null);
+  let panel = $state<'keys' | 'sound' | 'spot' | 'methods' | null>(null);
 
   const unit = $derived(block?.work?.unit ?? 'quarter');
   /** The tempo in hand, as a metronome says it. */
@@ -48,8 +50,17 @@
     standing ? (clickOf({ bpm: standing.bpm, unit }) ?? { bpm: standing.bpm, unit }) : null
   );
   const item = $derived(view.items.find(({ id }) => id === block?.itemId) ?? null);
-  /** The bars in hand: a part's, or all of the block's. */
-  const bars = $derived(block ? barsOfPart(block, block.run?.part ?? 0) : null);
+  /** The bars in hand: a spot's, a part's, or all of the block's. */
+  const bars = $derived(day && block ? barsOfTask(day, block) : null);
+  const spot = $derived(day && block ? (spotOf(day, block, block.run?.task.spot) ?? null) : null);
+  const offers = $derived.by(() => {
+    if (!spot) return [];
+    const known = view.spots.find(({ id }) => id === spot.id);
+    const about = { family: view.family, tries: [], issueOf: () => undefined, isHurt };
+    return known
+      ? known.offers
+      : offerMethods({ spot: { notHeld: [], ...spot }, ...about }).map(({ id }) => id);
+  });
   const clicked = $derived.by(() => {
     if (!said || !item) return null;
     const isAtStart = bars !== null && bars.fromBar === item.fromBar;
@@ -124,9 +135,21 @@
     isLeaving = false;
     await session.more(3);
   }
-  async function stopFor(how: 'not-today' | 'hurts') {
+  async function notToday() {
+    [isLeaving, isStopped] = [false, true];
+    await session.end('not-today');
+  }
+  async function stopHurt(isTold: boolean) {
     [isHurting, isLeaving, isStopped] = [false, false, true];
-    await session.end(how);
+    await session.hurts(isTold);
+  }
+  async function found(line: SpotLine) {
+    panel = null;
+    if (block?.itemId) await session.found({ ...line, itemId: block.itemId });
+  }
+  async function takeMethod(method: string) {
+    panel = null;
+    if (block?.run) await session.take({ ...block.run.task, method });
   }
   const toggleClick = () => clicked && clicking.toggle(clicked);
   /** Up to today's rung, as every tempo taken by hand. */
@@ -134,11 +157,10 @@
     panel = null;
     void session.move({ kind: 'by-hand', bpm: tempoIn({ bpm, unit: said!.unit }, unit) });
   }
-  /** Where a part leads when it holds at today's rung. */
+  /** Where what is in hand leads when it holds. */
   const partAfter = $derived.by(() => {
-    const after = day && block && block.parts.length > 0 ? nextPart(day, block) : null;
-    const there = after === null || !block ? null : block.parts[after];
-    return after === null ? '' : there ? `on to bars ${there.fromBar}–${there.toBar}` : 'on to all of it';
+    const after = day && block ? taskAfter(day, block, session.seconds) : null;
+    return after && day && block ? `on to ${sayTask(day, block, after)}` : '';
   });
   const leads = (kind: 'clean' | 'not-yet') =>
     standing && work ? sayLead(work, unit, standing, kind, partAfter) : '';
@@ -152,7 +174,9 @@
     leave: () => (isLeaving = true),
     clean: () => answer('clean'),
     'not-yet': () => answer('not-yet'),
-    click: toggleClick
+    click: toggleClick,
+    spot: () => item && (panel = 'spot'),
+    methods: () => spot && (panel = 'methods')
   };
   function onKey(event: KeyboardEvent) {
     const { key, target } = event;
@@ -182,7 +206,7 @@
   {:else if !session.isOpen}
     <div class="first"><h1 class="soft">The day is opened</h1></div>
   {:else if isHurting}
-    <Hurts onRest={() => stopFor('hurts')} onBack={() => (isHurting = false)} />
+    <Hurts onRest={stopHurt} onBack={() => (isHurting = false)} />
   {:else if isDone && day}
     <DayEnd {view} {day} answer={session.answer} {isHurt} {home} onGoOn={block ? begin : null} />
   {:else if view.roadMap.length === 0 && !day}
@@ -199,10 +223,9 @@
     </div>
   {:else if face === 'end'}
     <EndFace
+      {day}
       {block}
-      {standing}
       {next}
-      {bars}
       seconds={session.seconds}
       {isTimeUp}
       {isHurt}
@@ -211,7 +234,15 @@
       onShorter={ACTS.shorter}
     />
   {:else}
-    <WhatFace {day} {block} {item} onTake={session.take} onState={session.state} />
+    <WhatFace
+      {day}
+      {block}
+      {item}
+      {spot}
+      onTake={session.take}
+      onState={session.state}
+      onMethods={ACTS.methods}
+    />
     {#if standing && work && said}
       <ClickRow
         {clicking}
@@ -250,8 +281,9 @@
       isLeaving={isLeaving && !isTimeUp}
       onLeave={(is) => (isLeaving = is)}
       onShorter={ACTS.shorter}
-      onNotToday={() => stopFor('not-today')}
+      onNotToday={notToday}
       onHurts={() => (isHurting = true)}
+      onSpot={item ? ACTS.spot : null}
       onKeys={() => (panel = 'keys')}
     />
   {/if}
@@ -261,7 +293,19 @@
       onChange={(settings) => clicking.set(settings, clicked)}
       onTapped={takeTapped}
       onClose={() => (panel = null)}
-    />{:else if panel === 'keys'}<Keys onClose={() => (panel = null)} />{/if}
+    />{:else if panel === 'keys'}<Keys onClose={() => (panel = null)} />
+  {:else if panel === 'spot' && item && block}<SpotPanel
+      {item}
+      bars={bars ?? item}
+      onFound={found}
+      onClose={() => (panel = null)}
+    />
+  {:else if panel === 'methods' && spot}<MethodPanel
+      {offers}
+      inHand={block?.run?.task.method ?? null}
+      onTake={takeMethod}
+      onClose={() => (panel = null)}
+    />{/if}
 </div>
 
 <style>

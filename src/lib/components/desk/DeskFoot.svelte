@@ -14,6 +14,7 @@
     onShorter,
     onNotToday,
     onHurts,
+    onSpot,
     onKeys
   }: {
     session: DeskSession;
@@ -25,6 +26,8 @@
     onShorter: () => void;
     onNotToday: () => void;
     onHurts: () => void;
+    /** Null where nothing is played that has bars. */
+    onSpot: (() => unknown) | null;
     onKeys: () => void;
   } = $props();
 
@@ -37,6 +40,7 @@
 <footer>
   {#if isAt}
     {#if face !== 'end'}
+      {#if onSpot}<button onclick={onSpot}>spot</button>{/if}
       <button onclick={session.undo} disabled={!block?.run?.moves.length}>undo</button>
       {#if standing?.phase === 'ending'}<button onclick={() => session.move({ kind: 'leave-it' })}
           >leave it</button

@@ -1,15 +1,15 @@
 <!-- A block is over: the face inverts, a final barline divides what was from what comes, and next is the one light field. -->
 <script lang="ts">
-  import type { DeskBlock, Standing } from '$lib/core/practice';
+  import { type DeskBlock, type DeskDay, barsOfPart, spotsOf, standingOf } from '$lib/core/practice';
   import { clickOf } from '$lib/core/tempo';
+  import { sayBars } from '$lib/core/units';
   import NoteValue from '$lib/components/note/NoteValue.svelte';
   import { sayAt } from './tempo-words';
 
   let {
+    day,
     block,
-    standing,
     next,
-    bars,
     seconds,
     isTimeUp,
     isHurt,
@@ -17,11 +17,9 @@
     onMore,
     onShorter
   }: {
+    day: DeskDay;
     block: DeskBlock;
-    standing: Standing | null;
     next: DeskBlock | null;
-    /** The bars worked at last. */
-    bars: DeskBlock['bars'];
     /** It has been at work. */
     seconds: number;
     isTimeUp: boolean;
@@ -33,6 +31,17 @@
   } = $props();
 
   const planned = $derived(block.minutes + (block.run?.moreMin ?? 0));
+  /** Of the bars worked at last; a spot's are said by themselves. */
+  const part = $derived(block.run?.task.part ?? 0);
+  const standing = $derived(standingOf(day, block, { part }));
+  const bars = $derived(barsOfPart(block, part));
+  const spots = $derived(
+    spotsOf(day, block).flatMap((spot) => {
+      const isPlayed = block.run?.answers.some((answer) => answer.spot === spot.id);
+      const of = isPlayed ? standingOf(day, block, { part: 0, spot: spot.id }) : null;
+      return of ? [{ spot, heldBpm: of.heldBpm }] : [];
+    })
+  );
   const unit = $derived(block.work?.unit ?? 'quarter');
   const held = $derived(standing?.heldBpm ?? null);
   const click = $derived(held === null ? null : (clickOf({ bpm: held, unit }) ?? { bpm: held, unit }));
@@ -52,17 +61,24 @@
       <i class="tread"></i>
       <p class="holds">
         {isGoal ? 'holds, today’s plan' : isNew ? 'holds now' : 'holds, as before'}
-        {#if bars}<span class="soft">bars {bars.fromBar}–{bars.toBar}</span>{/if}
+        {#if bars}<span class="soft">{sayBars(bars)}</span>{/if}
       </p>
     {:else if standing}
       <p class="holds">Nothing holds yet: the plan goes on from here.</p>
     {/if}
+    {#each spots as { spot, heldBpm } (spot.id)}
+      <p class="spot">
+        <b>{sayBars(spot)}</b>
+        {heldBpm === null ? 'not yet' : `clean at ${sayAt(heldBpm, unit, click ?? undefined)}`}
+        <span class="soft">{spot.issue}</span>
+      </p>
+    {/each}
   </section>
   <div class="ways">
     <button class="next" onclick={onNext}>
       <strong>{next ? 'next' : 'done'}</strong>
       {#if next}<b>{next.name}</b><span
-          >{minutes(next.minutes)}{#if next.bars}, bars {next.bars.fromBar}–{next.bars.toBar}{/if}</span
+          >{minutes(next.minutes)}{#if next.bars}, {sayBars(next.bars)}{/if}</span
         >{:else}<b>that was the last block</b>{/if}
     </button>
     {#if !isHurt}<button onclick={onMore}
@@ -117,6 +133,10 @@
     margin-top: 16px;
     font-size: clamp(22px, 3.2vw, 32px);
     font-weight: 600;
+  }
+  .spot {
+    margin-top: 10px;
+    font-size: clamp(18px, 2.4vw, 24px);
   }
   .ways {
     display: grid;

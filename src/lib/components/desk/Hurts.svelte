@@ -1,6 +1,6 @@
 <!-- It hurts: everything stops, and nothing urges on. -->
 <script lang="ts">
-  let { onRest, onBack }: { onRest: () => void; onBack: () => void } = $props();
+  let { onRest, onBack }: { onRest: (isTold: boolean) => void; onBack: () => void } = $props();
 </script>
 
 <div class="hurts" role="alert">
@@ -8,10 +8,11 @@
   <p>
     Put the instrument down. Where pain, numbness, tingling or stiffness lasts or comes back, see a licensed
     health professional: a teacher or this page cannot judge it. Nothing is urged, and today’s further blocks
-    are left.
+    are left: none of it counts as missed.
   </p>
   <div>
-    <button onclick={onRest}>Stop for today</button>
+    <button onclick={() => onRest(true)}>Stop, and tell my teacher</button>
+    <button onclick={() => onRest(false)}>Stop, and tell nobody</button>
     <button onclick={onBack}>It was nothing: back</button>
   </div>
 </div>

@@ -8,6 +8,8 @@
     ['← ↑ Page up', 'not yet'],
     ['Space', 'click on and off'],
     ['u, Backspace', 'undo the last answer'],
+    ['b', 'note a bar that wants work: a spot'],
+    ['w', 'at a spot: another way to practise it'],
     ['e', 'end this block'],
     ['m', 'at the end of a block: 3 more minutes'],
     ['s', 'at the end of a block: shorter'],

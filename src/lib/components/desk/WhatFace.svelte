@@ -1,41 +1,76 @@
-<!-- What is in hand: its bars on their lines, its parts, its name, and after "not yet" what did not hold. -->
+<!--
+  What is in hand: its bars on their lines, what the block has to work at, its name or the way it is practised, and after "not yet" what did
+  not hold.
+-->
 <script lang="ts">
-  import { type DeskBlock, type DeskDay, barsOfPart, standingOf } from '$lib/core/practice';
+  import { type DeskBlock, type DeskDay, type TaskInHand, barsOfTask, methodOf } from '$lib/core/practice';
+  import type { SpotToDo } from '$lib/core/record';
   import { sayBars } from '$lib/core/units';
   import type { TodayView } from '$lib/schema/view';
+  import Pattern from '$lib/components/note/Pattern.svelte';
   import DeskBars from './DeskBars.svelte';
   import Elements from './Elements.svelte';
-  import Parts from './Parts.svelte';
+  import Tasks from './Tasks.svelte';
 
   let {
     day,
     block,
     item,
+    spot,
     onTake,
-    onState
+    onState,
+    onMethods
   }: {
     day: DeskDay;
     block: DeskBlock;
     /** Null where it is of none. */
     item: TodayView['items'][number] | null;
-    onTake: (part: number) => void;
+    /** Null where the block's own bars are in hand. */
+    spot: SpotToDo | null;
+    onTake: (task: TaskInHand) => void;
     onState: (notHeld: readonly string[]) => void;
+    onMethods: () => unknown;
   } = $props();
 
-  const bars = $derived(barsOfPart(block, block.run?.part ?? 0));
+  const bars = $derived(barsOfTask(day, block));
   const last = $derived(block.run?.answers.at(-1) ?? null);
-  function isHeld(part: number): boolean {
-    const of = standingOf(day, block, part);
-    return of !== null && of.heldBpm !== null && of.heldBpm >= of.goalBpm;
-  }
+  const method = $derived(spot ? methodOf(block.run?.task.method) : undefined);
+  /** Bars picked in the middle are played to the next downbeat. */
+  const where = $derived(
+    !bars
+      ? ''
+      : spot && item && bars.toBar < item.toBar
+        ? `${sayBars(bars)}, to the downbeat of ${bars.toBar + 1}`
+        : sayBars(bars)
+  );
 </script>
 
 <div class="what">
   {#if item && bars}<DeskBars {item} {bars} />{/if}
-  {#if block.parts.length > 0}<Parts {block} {isHeld} {onTake} />{/if}
-  <h1>{block.name}</h1>
-  <p class="bars">{bars ? sayBars(bars) : block.why}</p>
-  {#if bars}<p class="soft">{block.why}</p>{/if}
+  <Tasks {day} {block} {onTake} />
+  {#if spot}
+    <div class="way">
+      <div>
+        <h1>{method?.name ?? (spot.isAsked ? 'Once: does it still hold?' : spot.issue || 'The spot')}</h1>
+        <p class="bars">{where}</p>
+        <p class="soft">{block.name}{spot.issue ? `: ${spot.issue}` : ''}</p>
+      </div>
+      {#if method}
+        <div class="how">
+          {#if method.pattern}<Pattern pattern={method.pattern} />{/if}
+          <p>{method.says}</p>
+          {#if method.caution}<p class="soft">{method.caution}</p>{/if}
+        </div>
+      {/if}
+      {#if !spot.isAsked}<button class="other" onclick={onMethods}
+          >{method ? 'another way' : 'choose a way'}</button
+        >{/if}
+    </div>
+  {:else}
+    <h1>{block.name}</h1>
+    <p class="bars">{bars ? where : block.why}</p>
+    {#if bars}<p class="soft">{block.why}</p>{/if}
+  {/if}
   {#if last?.mark === 'n'}<div class="stated"><Elements chosen={last.notHeld} onChange={onState} /></div>{/if}
 </div>
 
@@ -48,6 +83,7 @@
     margin-top: 8px;
     font-size: clamp(24px, 4vw, 42px);
     font-stretch: 92%;
+    line-height: 1.1;
   }
   .bars {
     font-size: clamp(20px, 3.6vw, 36px);
@@ -58,16 +94,49 @@
     font-size: clamp(15px, 2vw, 20px);
     font-stretch: 84%;
   }
+  .way {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    gap: 0 32px;
+  }
+  .how {
+    align-self: center;
+    font-size: clamp(16px, 2vw, 20px);
+    font-stretch: 88%;
+    line-height: 1.25;
+  }
+  .how .soft {
+    font-size: 16px;
+  }
+  .other {
+    justify-self: start;
+    min-height: 44px;
+    padding: 0;
+    border: 0;
+    background: none;
+    color: var(--plan);
+    font-size: 18px;
+    text-decoration: underline;
+    text-underline-offset: 4px;
+  }
   .stated {
     position: absolute;
     right: 14px;
     bottom: 0;
     width: 380px;
   }
+  .way ~ .stated {
+    position: static;
+    width: auto;
+    margin: 0 -10px;
+  }
   @media (max-width: 720px) {
     .what {
       padding-right: 16px;
       padding-left: 16px;
+    }
+    .way {
+      grid-template-columns: minmax(0, 1fr);
     }
     .stated {
       position: static;

@@ -4,7 +4,17 @@ import type { DeskSettings } from './settings';
 /** first: nothing is begun. work: with a tempo. timed: without one. end: of a block. none: of the day, or it hurts. */
 export type Face = 'first' | 'work' | 'timed' | 'end' | 'none';
 export type DeskAct =
-  'begin' | 'next' | 'more' | 'shorter' | 'undo' | 'leave' | 'clean' | 'not-yet' | 'click';
+  | 'begin'
+  | 'next'
+  | 'more'
+  | 'shorter'
+  | 'undo'
+  | 'leave'
+  | 'clean'
+  | 'not-yet'
+  | 'click'
+  | 'spot'
+  | 'methods';
 
 const RIGHT = ['ArrowRight', 'ArrowDown', 'PageDown'];
 const LEFT = ['ArrowLeft', 'ArrowUp', 'PageUp'];
@@ -16,11 +26,12 @@ type Acts = {
 const ALWAYS = [
   ['u', 'undo'],
   ['Backspace', 'undo'],
-  ['e', 'leave']
+  ['e', 'leave'],
+  ['b', 'spot']
 ] as const;
 const OF_FACE: Readonly<Record<Face, Acts>> = {
   first: { right: 'begin', keys: new Map() },
-  work: { right: 'clean', left: 'not-yet', keys: new Map([...ALWAYS, [' ', 'click']]) },
+  work: { right: 'clean', left: 'not-yet', keys: new Map([...ALWAYS, [' ', 'click'], ['w', 'methods']]) },
   timed: { right: 'leave', keys: new Map(ALWAYS) },
   end: {
     right: 'next',

@@ -3,7 +3,7 @@
  * tempo moves is tempo-moves.ts's. Source: the practice model, section 2.
  */
 import type { DeskWork, RoadBlock, SpotToDo } from '../record';
-import { type BarRange, isSameBars } from '../units';
+import { type BarRange, isSameBars, sayBars } from '../units';
 import { type DeskBlock, type DeskDay, type Task, type TaskInHand, isSameTask, taskOf } from './desk';
 import { type Standing, type Work, standAfter } from './tempo-moves';
 
@@ -116,32 +116,46 @@ const isThere = (standing: Standing | null) =>
 /** A spot has at most so long (judgement of the model), and all of them half of the block. */
 const SPOT_SECONDS = 180;
 
-/**
- * Where an answer leads besides the tempo: after a part that holds to the next; from a spot that holds, or that was answered when its time is
- * over, to the next spot, and from the last to the block's own bars; within a spot, from one method to the next. Null where it stays.
- */
-export function nextTask(day: DeskDay, block: DeskBlock, seconds: number): TaskInHand | null {
+/** What comes after the task in hand: after a part the next that does not hold; after a spot the next, and after the last the bars themselves. */
+export function taskAfter(day: DeskDay, block: DeskBlock, seconds = 0): TaskInHand | null {
   const task = firstTask(block);
-  const last = block.run?.answers.at(-1);
-  const isRest = standingOf(day, block)?.phase === 'at-rest';
   if (task.spot === undefined) {
-    const part = isRest ? nextPart(day, block) : null;
+    const part = nextPart(day, block);
     return part === null ? null : { part };
   }
   const spots = block.spots ?? [];
   const place = spots.findIndex(({ id }) => id === task.spot);
-  if (place < 0) return isRest ? { part: task.part } : null;
-  const half = block.minutes * 30;
-  const share = Math.min(SPOT_SECONDS, half / spots.length);
-  const isOver = seconds >= (place + 1) * share && last?.mark === 'c';
+  const next = place >= 0 && seconds < halfOf(block) ? spots[place + 1] : undefined;
+  return next ? { part: 0, spot: next.id, method: next.methods[0] } : { part: task.part };
+}
+const halfOf = ({ minutes }: RoadBlock) => minutes * 30;
+
+/**
+ * Where an answer leads besides the tempo: from what holds, and from a spot that was answered clean when its time is over, to what comes
+ * after; within a spot from one method to the next. Null where it stays.
+ */
+export function nextTask(day: DeskDay, block: DeskBlock, seconds: number): TaskInHand | null {
+  const task = firstTask(block);
+  const isAtRest = standingOf(day, block)?.phase === 'at-rest';
+  const spots = block.spots ?? [];
+  const place = spots.findIndex(({ id }) => id === task.spot);
+  if (isAtRest || place < 0) return isAtRest ? taskAfter(day, block, seconds) : null;
   const spot = spots[place]!;
-  if (isRest || isOver || seconds >= half || (spot.isAsked && last !== undefined)) {
-    const next = seconds < half ? spots[place + 1] : undefined;
-    return next ? { part: 0, spot: next.id, method: next.methods[0] } : { part: 0 };
-  }
-  const method = spot.methods[spot.methods.indexOf(task.method ?? '') + 1];
-  const isTurn = seconds >= (place + 0.5) * share && last?.mark === 'c';
-  return isTurn && task.method === spot.methods[0] && method !== undefined ? { ...task, method } : null;
+  const last = block.run?.answers.at(-1);
+  const share = Math.min(SPOT_SECONDS, halfOf(block) / spots.length);
+  const isOver = last?.mark === 'c' && seconds >= (place + 1) * share;
+  if (isOver || seconds >= halfOf(block) || (spot.isAsked && last !== undefined))
+    return taskAfter(day, block, seconds);
+  const [first, second] = spot.methods;
+  const isTurn = last?.mark === 'c' && seconds >= (place + 0.5) * share;
+  return isTurn && second !== undefined && task.method === first ? { ...task, method: second } : null;
+}
+
+/** The bars of a task in words; "all of it" where a section's parts are joined. */
+export function sayTask(day: DeskDay, block: DeskBlock, task: Task): string {
+  const bars = barsOfTask(day, block, task);
+  const isAll = task.spot === undefined && block.parts.length > 0 && task.part >= block.parts.length;
+  return isAll || !bars ? 'all of it' : sayBars(bars);
 }
 
 const beganAt = ({ run }: DeskBlock) => run?.begunAtMs ?? Infinity;

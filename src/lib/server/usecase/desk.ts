@@ -1,7 +1,7 @@
 /** The desk: today's road map, what was done of it, and the touches and the plan that follow. */
 import { createHash } from 'node:crypto';
 import { touchesOfDay, readDeskDay } from '../../core/practice';
-import type { DeskEvent, RoadBlock, Touch } from '../../core/record';
+import { type DeskEvent, type RoadBlock, type Touch, familyOf } from '../../core/record';
 import { type SeasonPlan, type SpotNow, blocksToAdd, clockMinutes, makeRoadMap } from '../../core/season';
 import { dayOf, formatDate } from '../../core/units';
 import type { DeskAnswer } from '../../schema/desk';
@@ -75,6 +75,7 @@ export const readToday = useCase({
       items: [...season.items, ...season.others].map(readItem),
       lessonNote: lessonNotesOf(app.db, candidate.id).find((note) => note.date <= today) ?? null,
       spots: spots.map(viewOfSpot),
+      family: familyOf(candidate.instruments),
       hurt: hurtOf(app, candidate.id)
     };
   }

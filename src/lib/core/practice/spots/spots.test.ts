@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { DeskEvent, Touch } from '../../record';
 import { dayOf, formatDate } from '../../units';
-import { parseSpotLine } from './spot-line';
+import { parseSpotLine, withBars, withElement } from './spot-line';
 import { type KnownSpot, type SpotTry, readSpots, triesIn } from './spot';
 import { hardnessOf, spotTempo, standOfSpot } from './spot-state';
 
@@ -212,5 +212,11 @@ describe('a spot’s line', () => {
   ])('“%s” is answered with a sentence', (line, says) => {
     const read = parseSpotLine(line, item);
     expect(read.ok ? '' : read.faults[0]!.says).toMatch(says);
+  });
+  it('is written by taps on bars and elements, and what was typed stays', () => {
+    expect(withBars('', { fromBar: 37, toBar: 37 })).toBe('37 ');
+    expect(withBars('37 rushes', { fromBar: 37, toBar: 38 })).toBe('37-38 rushes');
+    expect(withElement('37 rushes', 'rhythm')).toBe('37 rushes -rhythm');
+    expect(withElement('37 -rhythm rushes', 'rhythm')).toBe('37 rushes');
   });
 });
