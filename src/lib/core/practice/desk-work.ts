@@ -142,12 +142,15 @@ export function nextTask(day: DeskDay, block: DeskBlock, seconds: number): TaskI
   if (isAtRest || place < 0) return isAtRest ? taskAfter(day, block, seconds) : null;
   const spot = spots[place]!;
   const last = block.run?.answers.at(-1);
-  const share = Math.min(SPOT_SECONDS, halfOf(block) / spots.length);
-  const isOver = last?.mark === 'c' && seconds >= (place + 1) * share;
-  if (isOver || seconds >= halfOf(block) || (spot.isAsked && last !== undefined))
-    return taskAfter(day, block, seconds);
+  // what is only asked takes one attempt, whatever the answer
+  if (spot.isAsked) return last?.spot === spot.id ? taskAfter(day, block, seconds) : null;
+  const worked = spots.filter(({ isAsked }) => !isAsked);
+  const turn = worked.indexOf(spot);
+  const share = Math.min(SPOT_SECONDS, halfOf(block) / worked.length);
+  const isOver = last?.mark === 'c' && seconds >= (turn + 1) * share;
+  if (isOver || seconds >= halfOf(block)) return taskAfter(day, block, seconds);
   const [first, second] = spot.methods;
-  const isTurn = last?.mark === 'c' && seconds >= (place + 0.5) * share;
+  const isTurn = last?.mark === 'c' && seconds >= (turn + 0.5) * share;
   return isTurn && second !== undefined && task.method === first ? { ...task, method: second } : null;
 }
 

@@ -25,6 +25,7 @@ export const ILKA: DemoCandidate = {
   note: 'Shy of the first entry; begin lessons with something loud.',
   wish: 'May “Spindrift” wait until after the concert?',
   home: 'Tidal: tongue on the off-beats first, then both. Millrace from bar 31 on, slurred.',
+  heard: { item: 0, fromBar: 31, toBar: 32, issue: 'B flat, and air to the end of the line' },
   audition: 'Saltmarsh Youth Winds',
   checkedDaysAgo: 9,
   beganDaysAgo: 44,

@@ -1,5 +1,8 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { type App, makeApp } from '../app';
+import { type App, makeApp, todayIn } from '../app';
+import { readSeason } from '../laying/facts';
+import { spotsOfSeason } from '../usecase/spots';
+import { DEMO_ZONE } from './studio';
 import { openDb } from '../db/open';
 import { listCandidates } from '../store/candidate';
 import { auditionsOf } from '../store/audition';
@@ -59,6 +62,15 @@ describe('the demo studio', () => {
     const heads = versionHeads(app.db, auditionId);
     expect(heads.length).toBeGreaterThan(20);
     expect(heads.some((v) => v.moves.some((m) => m.why === 'not-reached'))).toBe(true);
+  });
+
+  it('was played at the desk of late, with spots in every state, one heard by the teacher', () => {
+    const { auditionId } = planOf('Ilka');
+    const series = touchesOfAudition(app.db, auditionId).flatMap((touch) => touch.series ?? []);
+    expect(series.filter((one) => one.spot && one.method).length).toBeGreaterThan(20);
+    const spots = spotsOfSeason(app, readSeason(app, auditionId), todayIn(app, DEMO_ZONE));
+    expect(new Set(spots.map(({ state }) => state))).toEqual(new Set(['open', 'resting', 'at-rest']));
+    expect(spots[0]).toMatchObject({ foundBy: 'teacher', fromBar: 31 });
   });
 
   it('is the same whenever it is made', () => {

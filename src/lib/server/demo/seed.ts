@@ -17,7 +17,9 @@ import { addTouch } from '../store/touch';
 import { layAgain } from '../laying/lay';
 import { addAudition, takeCall } from '../usecase/call';
 import { addItem } from '../usecase/list';
+import { addSpot, readSpotPage, setSpot } from '../usecase/spots';
 import { addCandidate, saveFacts, saveTime } from '../usecase/studio';
+import { type Player, playAtDesk } from './desk-day';
 import type { DemoCandidate, DemoTaker } from './shape';
 import { DEMO_CANDIDATES, DEMO_TEACHER, DEMO_ZONE } from './studio';
 
@@ -65,17 +67,40 @@ function seedCandidate(app: App, teacher: Who, demo: DemoCandidate | DemoTaker, 
     kind: 'mock' as const
   }));
   saveOwnDates(app.db, taken.auditionId, mocks, 1);
+  const who: Who = {
+    kind: 'candidate',
+    accountId: candidateId,
+    name: demo.name,
+    candidateId,
+    isPutAway: false
+  };
+  const player = { who, candidateId, auditionId: taken.auditionId, easeOf: taken.easeOf, random };
   for (let day = began; day < today; day += 1) {
     if (day > began) taken.addOn(day);
-    practise(on(day), taken.auditionId, taken.easeOf, demo.diligence, random, day);
+    practise(on(day), player, demo.diligence, day, today - day <= DESK_DAYS);
   }
   [...taken.easeOf.keys()].forEach((id, i) =>
     TICKED_CHECKS.slice(0, Math.max(0, demo.ticks - (i % 3))).forEach((kind, k) =>
       setTick(app.db, id, kind, formatDate(today - 3 * k - 2))
     )
   );
+  if (demo.heard) hearSpot(on(today - 1), teacher, player, demo.heard);
   layAgain(app, taken.auditionId, 'a new day');
   if ('also' in demo && demo.also) addSecond(app, teacher, candidateId, demo.also, today);
+}
+
+/** In the lesson the teacher lays what was heard first, and one that rests to rest for good. */
+function hearSpot(
+  app: App,
+  teacher: Who,
+  { auditionId, candidateId, easeOf }: Player,
+  { item, ...heard }: NonNullable<DemoCandidate['heard']>
+): void {
+  const id = app.newId();
+  addSpot(app, teacher, { id, itemId: [...easeOf.keys()][item]!, notHeld: [], ...heard });
+  setSpot(app, teacher, { candidateId, spotId: id, set: { isFirst: true } });
+  const rests = readSpotPage(app, teacher, { auditionId }).spots.find(({ state }) => state === 'resting');
+  if (rests) setSpot(app, teacher, { candidateId, spotId: rests.id, set: { isOpen: false } });
 }
 
 function addSecond(
@@ -211,20 +236,21 @@ function putCall(
   setCallChecked(app.db, callId, formatDate(today - (demo.checkedDaysAgo ?? 2)));
 }
 
-function practise(
-  app: App,
-  auditionId: string,
-  easeOf: ReadonlyMap<string, number>,
-  diligence: number,
-  random: () => number,
-  day: number
-): void {
+const NONE: ReadonlySet<string> = new Set();
+/** Since so many days they have a desk. */
+const DESK_DAYS = 21;
+
+function practise(app: App, player: Player, diligence: number, day: number, hasDesk: boolean): void {
+  const { auditionId, easeOf, random } = player;
   const before = layAgain(app, auditionId, 'a new day');
   if (!before || random() > diligence) return;
   const plan = before.plan;
   const date = formatDate(day);
   const blocks = plan.days.find((d) => d.date === date)?.blocks ?? [];
-  for (const block of blocks) playBlock(app, plan, block, easeOf.get(block.itemId)!, random, date);
+  const isPlayed = hasDesk && blocks.length > 0 ? playAtDesk(app, player, date) : NONE;
+  for (const block of blocks)
+    if (!isPlayed.has(block.itemId) || block.kind === 'run' || block.kind === 'easy-run')
+      playBlock(app, plan, block, easeOf.get(block.itemId)!, random, date);
   if (blocks.length > 0) layAgain(app, auditionId, 'log of the day');
 }
 

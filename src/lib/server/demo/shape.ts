@@ -25,6 +25,13 @@ type DemoPlayer = {
   readonly note?: string;
   readonly wish?: string;
   readonly home?: string;
+  /** What the teacher heard in the lesson, on the item of that number, and laid first. */
+  readonly heard?: {
+    readonly item: number;
+    readonly fromBar: number;
+    readonly toBar: number;
+    readonly issue: string;
+  };
   readonly mocks: readonly { readonly inDays: number; readonly name: string; readonly minutes: number }[];
 };
 

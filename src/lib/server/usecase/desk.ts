@@ -65,7 +65,7 @@ export const readToday = useCase({
       canAdd: plan ? blocksToAdd(plan, factsOf(season, spots), today) : [],
       tomorrow: {
         date: tomorrow,
-        roadMap: roadMapOn(season, plan, spotsOfSeason(app, season, tomorrow), tomorrow)
+        roadMap: roadMapOn(season, plan, spots, tomorrow)
       },
       // today's, and those of lately that were left open
       events: days.flatMap((date) => {

@@ -22,6 +22,8 @@ import type { TimedSection } from '../climb/rungs';
 /** A spot has at most so long in a block, and all of them half of it; from so long a block on there is one. */
 const SPOT_MIN: Minutes = 3;
 const LEAST_BLOCK_MIN: Minutes = 4;
+/** So many that rest are asked in one block, beside those that are worked: each takes one attempt. */
+const MOST_ASKED = 2;
 /** From so long on a spot is worked by two methods. */
 const TWO_METHODS_MIN: Minutes = 2;
 
@@ -59,24 +61,33 @@ export function spotsOn(known: readonly KnownSpot[], facts: Facts, today: string
   const issues = new Map(known.map((spot) => [spot.id, spot]));
   const ordered = inTimeOrder(facts.log);
   const aways = readAways(facts.time.exceptions);
+  const once = keptOnce<readonly TimedSection[]>();
   const now = known.flatMap((spot): SpotNow[] => {
     const item = facts.items.find(({ id }) => id === spot.itemId);
     if (!item) return [];
     const { inARow } = schoolsOf(item, facts.schools);
     const own = tries.filter(({ spotId }) => spotId === spot.id);
     const touches = ordered.filter(({ itemId }) => itemId === item.id);
-    const read = (date: string, isUpTo: (touch: Touch) => boolean): TimedSection | undefined =>
-      readSections(item, touches.filter(isUpTo), inARow, dayOf(date), aways).find(({ section }) =>
-        isInside(spot, section)
-      );
-    const here = read(today, () => true);
+    const sectionsAt = (date: string, until: readonly Touch[]) =>
+      readSections(item, until, inARow, dayOf(date), aways);
+    const sectionIn = (sections: readonly TimedSection[]) =>
+      sections.find(({ section }) => isInside(spot, section));
+    const here = sectionIn(sectionsAt(today, touches));
     const section = here
       ? { id: here.section.id, unit: here.target.unit, heldBpm: here.held?.bpm ?? null }
       : null;
     const standing = standOfSpot(spot, own, {
       inARow,
       unit: section?.unit ?? 'quarter',
-      heldOn: (date) => read(date, (touch) => touch.date < date)?.held?.bpm ?? null
+      heldOn: (date) =>
+        sectionIn(
+          once(`${item.id} ${date}`, () =>
+            sectionsAt(
+              date,
+              touches.filter((touch) => touch.date < date)
+            )
+          )
+        )?.held?.bpm ?? null
     });
     const bpm = section && spotTempo(own, inARow, section.unit);
     const about = {
@@ -111,6 +122,16 @@ export function spotsOn(known: readonly KnownSpot[], facts: Facts, today: string
   );
 }
 
+/** Mornings are asked about once for each item, however many of its spots were tried that day. */
+function keptOnce<T>() {
+  const kept = new Map<string, T>();
+  return (key: string, make: () => T): T => {
+    const value = kept.get(key) ?? make();
+    kept.set(key, value);
+    return value;
+  };
+}
+
 /** Laid first by the teacher, and not worked since. */
 export const isFirst = ({ firstSinceMs, tries }: Pick<SpotNow, 'firstSinceMs' | 'tries'>): boolean =>
   firstSinceMs !== null && !tries.some(({ atMs }) => atMs > firstSinceMs);
@@ -119,7 +140,10 @@ export const isFirst = ({ firstSinceMs, tries }: Pick<SpotNow, 'firstSinceMs' | 
 export const isToDo = ({ state, dueOn }: Pick<SpotNow, 'state' | 'dueOn'>, date: string): boolean =>
   state === 'open' || (state === 'resting' && dueOn! <= date);
 
-/** Spots for a block of so many minutes, of those of its section: as many as fit half of it, at least one in a block that is long enough. */
+/**
+ * Spots for a block of so many minutes, of those of its section: what rests and is due is asked first, then as many open ones as fit half of
+ * the block, at least one where it is long enough.
+ */
 export function spotsForBlock(
   spots: readonly SpotNow[],
   block: { readonly itemId: string | null; readonly sectionId: string | null; readonly minutes: Minutes },
@@ -127,19 +151,28 @@ export function spotsForBlock(
 ): SpotToDo[] {
   if (block.minutes < LEAST_BLOCK_MIN) return [];
   const most = Math.max(1, Math.floor(block.minutes / 2 / SPOT_MIN));
-  const todo = spots.filter(
-    (spot) => spot.itemId === block.itemId && spot.section?.id === block.sectionId && isToDo(spot, date)
-  );
+  const own = spots.filter((spot) => spot.itemId === block.itemId && spot.section?.id === block.sectionId);
+  const asked = own.filter((spot) => spot.state === 'resting' && isToDo(spot, date)).slice(0, MOST_ASKED);
+  const open = own.filter(({ state }) => state === 'open').slice(0, most);
+  const share = Math.min(SPOT_MIN, block.minutes / 2 / Math.max(1, open.length));
   const used: string[] = [];
-  return todo.slice(0, most).map((spot, _, all): SpotToDo => {
-    const share = Math.min(SPOT_MIN, block.minutes / 2 / all.length);
+  const worked = open.map((spot): SpotToDo => {
     const methods = methodsFor(spot, used, share >= TWO_METHODS_MIN ? 2 : 1);
     used.push(...methods);
-    const { id, fromBar, toBar } =
-      spot.places[0] && spot.days >= DAYS_TO_REST ? { ...spot, ...spot.places[0] } : spot;
-    const isAsked = spot.state === 'resting';
-    return { id, fromBar, toBar, issue: spot.issue, isAsked, methods: isAsked ? [] : methods };
+    const { fromBar, toBar } = (spot.days >= DAYS_TO_REST ? spot.places[0] : null) ?? spot;
+    return { id: spot.id, fromBar, toBar, issue: spot.issue, isAsked: false, methods };
   });
+  return [
+    ...asked.map(({ id, fromBar, toBar, issue }) => ({
+      id,
+      fromBar,
+      toBar,
+      issue,
+      isAsked: true,
+      methods: []
+    })),
+    ...worked
+  ];
 }
 
 /** Those prescribed first, none that another spot of the block has. */

@@ -1,0 +1,124 @@
+/** A day of a demo's player at the desk: each block answered as somebody would who gets on with its item so well or so badly. */
+import { type DeskBlock, nextTask, readDeskDay, standingOf } from '../../core/practice';
+import type { DeskEvent, RoadBlock } from '../../core/record';
+import { instantOf } from '../../core/units/zone';
+import type { App, Who } from '../app';
+import { keepDeskEvents, readToday } from '../usecase/desk';
+import { DEMO_ZONE } from './studio';
+
+const ATTEMPT_SECONDS = 18;
+const CLEAN_SHARE = 0.9;
+const SPOT_CLEAN_SHARE = 0.9;
+/** A "not yet" in so many is worth a spot, while the item has few. */
+const FOUND_SHARE = 0.16;
+const MOST_SPOTS = 2;
+
+const TROUBLES = [
+  'breath too late',
+  'low after the leap',
+  'left hand ahead of the tongue',
+  'rushes into the downbeat'
+];
+
+export type Player = {
+  readonly who: Who;
+  readonly candidateId: string;
+  readonly auditionId: string;
+  readonly easeOf: ReadonlyMap<string, number>;
+  readonly random: () => number;
+};
+
+/** Plays all blocks that are worked at; runs and the rest of the day's items are logged by hand. Returns the ids of the blocks that were played. */
+export function playAtDesk(app: App, player: Player, date: string): ReadonlySet<string> {
+  const { who, auditionId, candidateId } = player;
+  const view = readToday(app, who, { auditionId });
+  const desk = new DemoDesk(instantOf(date, '17:00', DEMO_ZONE)!, date, app);
+  desk.say({ kind: 'day', blocks: [...view.roadMap] });
+  const counts = new Map<string, number>();
+  for (const { itemId } of view.spots) counts.set(itemId, (counts.get(itemId) ?? 0) + 1);
+  const played = view.roadMap.filter(({ kind, work }) => work !== null || kind === 'warm-up');
+  for (const block of played) playBlock(desk, block, player, counts);
+  keepDeskEvents(app, who, { candidateId, events: desk.events });
+  return new Set(played.map(({ itemId }) => itemId ?? ''));
+}
+
+class DemoDesk {
+  readonly events: DeskEvent[] = [];
+  constructor(
+    private atMs: number,
+    readonly date: string,
+    private readonly app: App
+  ) {}
+
+  say(event: Record<string, unknown>): void {
+    const seq = this.events.length;
+    const made = { id: this.app.newId(), device: 'demo tablet', seq, atMs: this.atMs, date: this.date };
+    this.events.push({ ...made, ...event } as DeskEvent);
+  }
+  pass(seconds: number): void {
+    this.atMs += seconds * 1000;
+  }
+}
+
+function playBlock(
+  desk: DemoDesk,
+  { id, itemId, minutes, work, bars }: RoadBlock,
+  { random, easeOf }: Player,
+  counts: Map<string, number>
+): void {
+  desk.say({ kind: 'begin', block: id });
+  const isReached = itemId !== null && random() < (easeOf.get(itemId) ?? 1);
+  const blockNow = () => {
+    const day = readDeskDay(desk.events, desk.date)!;
+    return { day, block: day.blocks.find((one) => one.id === id)! };
+  };
+  for (let seconds = ATTEMPT_SECONDS; work && seconds < minutes * 60; seconds += ATTEMPT_SECONDS) {
+    desk.pass(ATTEMPT_SECONDS);
+    const { day, block } = blockNow();
+    const standing = standingOf(day, block)!;
+    const { task } = block.run!;
+    if (standing.phase === 'offer')
+      desk.say({ kind: 'move', block: id, ...task, move: { kind: 'further', isTaken: false } });
+    const isLast = standing.bpm >= standing.goalBpm && standing.counted === standing.needed - 1;
+    const isSpot = task.spot !== undefined;
+    const isClean = random() < (isSpot ? SPOT_CLEAN_SHARE : CLEAN_SHARE) && (isSpot || isReached || !isLast);
+    desk.say({
+      kind: 'move',
+      block: id,
+      ...task,
+      move: { kind: isClean ? 'clean' : 'not-yet' },
+      bpm: standing.bpm
+    });
+    if (!isClean && !isSpot && bars) findSpot(desk, block, random, counts);
+    const after = blockNow();
+    const next = nextTask(after.day, after.block, seconds);
+    if (next) desk.say({ kind: 'part', block: id, ...next });
+  }
+  desk.pass(ATTEMPT_SECONDS);
+  desk.say({ kind: 'end', block: id, seconds: minutes * 60, how: 'next' });
+}
+
+function findSpot(
+  desk: DemoDesk,
+  { itemId, bars }: DeskBlock,
+  random: () => number,
+  counts: Map<string, number>
+): void {
+  const there = counts.get(itemId!) ?? 0;
+  if (there >= MOST_SPOTS || random() > FOUND_SHARE) return;
+  counts.set(itemId!, there + 1);
+  const fromBar = bars!.fromBar + Math.floor(random() * (bars!.toBar - bars!.fromBar));
+  const issue = TROUBLES[Math.floor(random() * TROUBLES.length)]!;
+  const toBar = Math.min(bars!.toBar, fromBar + Math.floor(random() * 2));
+  const spot = {
+    id: desk.date + itemId!.slice(0, 30) + fromBar,
+    itemId,
+    fromBar,
+    toBar,
+    issue,
+    notHeld: [],
+    foundBy: 'self',
+    elsewhere: []
+  };
+  desk.say({ kind: 'spot', spot });
+}
