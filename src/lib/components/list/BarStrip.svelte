@@ -5,6 +5,7 @@
 -->
 <script lang="ts">
   import { readLines } from '$lib/core/record';
+  import { sayBars } from '$lib/core/units';
   import { readBars } from '$lib/schema/printed';
 
   type Bars = { readonly fromBar: number; readonly toBar: number };
@@ -19,6 +20,7 @@
     sections,
     errata = [],
     cuts = [],
+    spots = [],
     canPick = false,
     selection = $bindable(null)
   }: {
@@ -26,6 +28,8 @@
     sections: readonly Section[];
     errata?: readonly { readonly bar: number; readonly says: string }[];
     cuts?: readonly Bars[];
+    /** Those that are not laid to rest. */
+    spots?: readonly (Bars & { readonly issue: string })[];
     canPick?: boolean;
     selection?: Bars | null;
   } = $props();
@@ -71,7 +75,8 @@
     [
       ...sections.map((s) => `bars ${s.fromBar} to ${s.toBar}${s.says ? `: ${s.says}` : ''}`),
       ...errata.map((e) => `erratum in bar ${e.bar}: ${e.says}`),
-      ...cuts.map((c) => `cut: bars ${c.fromBar} to ${c.toBar}`)
+      ...cuts.map((c) => `cut: bars ${c.fromBar} to ${c.toBar}`),
+      ...spots.map((s) => `spot: ${sayBars(s)}, ${s.issue}`)
     ].join('; ')
   );
   const saysPicked = $derived(
@@ -162,6 +167,7 @@
         >
           <i class:there={shareAt(bar) === 1} style:height="{shareAt(bar) * 100}%"></i>
           {#if erratumAt(bar)}<b></b>{/if}
+          {#if spots.some((spot) => inside(bar, spot))}<em></em>{/if}
         </span>
       {/each}
     </div>
@@ -256,6 +262,15 @@
   }
   .pick .bar {
     height: 22px;
+  }
+  em {
+    position: absolute;
+    right: 25%;
+    bottom: -3px;
+    left: 25%;
+    height: 6px;
+    border: 1px solid var(--paper);
+    background: var(--ink);
   }
   .bar.begins {
     border-left: 4px solid var(--ink);

@@ -14,11 +14,19 @@
   let {
     items,
     planned,
+    spots,
     base,
     canOrder
   }: {
     items: readonly WholeItem[];
     planned: Readonly<Record<string, readonly PlannedSection[]>>;
+    /** Of all items, those that are not laid to rest. */
+    spots: readonly {
+      readonly itemId: string;
+      readonly fromBar: number;
+      readonly toBar: number;
+      readonly issue: string;
+    }[];
     base: string;
     canOrder: boolean;
   } = $props();
@@ -91,6 +99,7 @@
             sections={sections.map((s) => ({ ...s, isFree: s.unit === null }))}
             errata={item.errata}
             cuts={item.cuts}
+            spots={spots.filter(({ itemId }) => itemId === item.id)}
           />
         {:else}
           <p class="soft">{item.minutesPerWeek} min a week, no ladder</p>

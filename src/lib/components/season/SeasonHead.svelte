@@ -13,6 +13,7 @@
     [base, 'Countback'],
     ...(isTeacher ? [[`${base}/today`, 'Today'] as const, [`${base}/lesson`, 'Lesson'] as const] : []),
     [`${base}/list`, 'List'],
+    [`${base}/spots`, 'Spots'],
     [`${base}/log`, 'Log'],
     [`${base}/readiness`, 'Readiness'],
     [`${base}/call`, 'Call'],

@@ -3,7 +3,7 @@
   import type { Snippet } from 'svelte';
   import type { DeskBlock } from '$lib/core/practice';
   import { clickOf } from '$lib/core/tempo';
-  import { sayBlockBars } from './day-scale';
+  import { sayBlockBars, sayBlockSpots } from './day-scale';
   import Sign from '$lib/components/desk/Sign.svelte';
   import Tempo from '$lib/components/note/Tempo.svelte';
   import { tempoIn } from '$lib/core/units';
@@ -48,7 +48,11 @@
         <span class="line"></span>
         <span class="what">
           <strong>{block.name}</strong>
-          <span>{[sayBlockBars(block), block.run?.end ? 'done' : ''].filter(Boolean).join(', ')}</span>
+          <span
+            >{[sayBlockBars(block) + sayBlockSpots(block), block.run?.end ? 'done' : '']
+              .filter(Boolean)
+              .join(', ')}</span
+          >
           <span class="soft">{block.why}</span>
         </span>
         {#if tempo}<span class="tempo"

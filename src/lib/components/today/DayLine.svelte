@@ -8,7 +8,7 @@
   import NoteValue from '$lib/components/note/NoteValue.svelte';
   import Sign from '$lib/components/desk/Sign.svelte';
   import { sayAt } from '$lib/components/desk/tempo-words';
-  import { hangs, minutesOf, sayBlockBars, systemsOf } from './day-scale';
+  import { hangs, minutesOf, sayBlockBars, sayBlockSpots, systemsOf } from './day-scale';
 
   let {
     blocks,
@@ -34,6 +34,8 @@
   const over = $derived(minutesOf(blocks) - thereMin);
   /** Narrower than this its name stands upright, and there is no room for words under it. */
   const SLIM = 0.075;
+  /** From so wide on the bars of its spots stand in it. */
+  const WITH_SPOTS = 0.1;
   let width = $state(1);
   let dragged = $state<{ id: string; fromX: number; minutes: number; now: number } | null>(null);
   const minutesNow = (block: DeskBlock) => (dragged?.id === block.id ? dragged.now : block.minutes);
@@ -92,11 +94,17 @@
                 ><b>{sayAt(goal, work.unit, click)}</b></span
               >
             {/if}
+            {#if block.spots?.length && minutesOf([block]) / scale > WITH_SPOTS}
+              <span class="spots" style:top="{8 + hangs(block, start) + 12}px"
+                >{#each block.spots as spot (spot.id)}<em class:asked={spot.isAsked}>{spot.fromBar}</em
+                  >{/each}</span
+              >
+            {/if}
           {:else}<span class="sign"><Sign kind={block.kind} /></span>{/if}
         </span>
         <span class="minutes">{minutesNow(block)}</span>
         <span class="why"
-          >{#if block.bars}<b>{sayBlockBars(block)}</b>{/if}
+          >{#if block.bars}<b>{sayBlockBars(block)}{sayBlockSpots(block)}</b>{/if}
           {block.why}</span
         >
       </button>
@@ -187,6 +195,27 @@
   }
   .start b {
     left: 4px;
+  }
+  .spots {
+    position: absolute;
+    left: 4px;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 3px;
+  }
+  .spots em {
+    padding: 0 5px;
+    border: 2px solid var(--ink);
+    background: var(--paper);
+    font-size: 13px;
+    font-stretch: 80%;
+    font-style: normal;
+    font-weight: 600;
+    line-height: 19px;
+  }
+  .spots .asked {
+    border-width: 1px;
+    border-style: dotted;
   }
   .riser {
     position: absolute;

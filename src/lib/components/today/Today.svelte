@@ -38,6 +38,10 @@
   let chosen = $state('');
   const isBegun = $derived(all.some((block) => block.run !== null));
 
+  const spotCount = (state: string) => view.spots.filter((spot) => spot.state === state).length;
+  const laid = $derived(new Set(all.flatMap(({ spots = [] }) => spots.map(({ id }) => id))));
+  /** Open ones that today has no room for. */
+  const waiting = $derived(view.spots.filter(({ id, state }) => state === 'open' && !laid.has(id)).length);
   const ready = $derived(layReady(view));
   const pick = (id: string) => (picked = picked === id ? null : id);
 
@@ -163,6 +167,16 @@
   {/if}
 </div>
 {#if session.fault}<p role="alert">{session.fault}</p>{/if}
+{#if session.isHurt}
+  <div class="hurt" role="status">
+    <p>
+      <strong>It hurt{view.hurt ? ` on ${sayDate(dayOf(view.hurt.since))}` : ''}.</strong> Rest. Where it lasts
+      or comes back, see a licensed health professional before you play on. Until it is well nothing urges: no one
+      further, no sprint, no more minutes.
+    </p>
+    <button class="action" onclick={session.well}>It is well again</button>
+  </div>
+{/if}
 
 <div class="rest">
   {#if dropped.length > 0}
@@ -199,6 +213,14 @@
         {#each view.canAdd as block (block.itemId)}<option value={block.itemId}>{block.name}</option>{/each}
       </select>
       <button class="action" disabled={chosen === ''} onclick={add}>Add 8 minutes</button>
+    </p>
+  {/if}
+  {#if view.spots.length > 0}
+    <h3>Spots</h3>
+    <p>
+      <a href="/auditions/{view.audition.id}/spots"
+        >{spotCount('open')} open, {spotCount('resting')} at rest and asked again</a
+      >{#if waiting > 0}<span class="soft">; {waiting} wait for a day of their item</span>{/if}
     </p>
   {/if}
   <h3>Tomorrow</h3>
@@ -299,6 +321,19 @@
   .keys {
     margin-left: auto;
     font-size: 0.87rem;
+  }
+  .hurt {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px 24px;
+    align-items: center;
+    margin-top: 20px;
+    padding: 10px 16px;
+    border-left: 4px solid var(--ink);
+    background: var(--ground);
+  }
+  .hurt p {
+    flex: 1 1 420px;
   }
   .rest {
     display: grid;

@@ -31,6 +31,12 @@ export function hangs({ work }: DeskBlock, bpm: number): number {
   return CLICK_PX * Math.min(MOST_CLICKS, Math.max(0, clicksBetween(bpm, work.targetBpm, work.unit)));
 }
 
+/** ", after 2 spots"; empty where it has none. */
+export function sayBlockSpots({ spots = [] }: DeskBlock): string {
+  if (spots.length === 0) return '';
+  return `, after ${spots.length === 1 ? 'a spot' : `${spots.length} spots`}`;
+}
+
 /** "bars 1–48, in 4 parts, then all"; empty where it is of no bars. */
 export function sayBlockBars({ bars, parts, isJoined }: DeskBlock): string {
   if (!bars) return '';

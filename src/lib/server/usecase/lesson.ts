@@ -18,6 +18,7 @@ import * as lessons from '../store/lesson';
 import { candidateOfAudition } from './owner';
 import { readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
+import { spotsOfSeason, viewOfSpot } from './spots';
 import { changeTime } from './studio';
 import { useCase } from './use-case';
 
@@ -56,6 +57,10 @@ export const readLesson = useCase({
       week: Array.from({ length: DAYS_AHEAD }, (_, i) =>
         minutesOn(candidate.time, formatDate(today + 1 + i))
       ),
+      spots: spotsOfSeason(app, season, request.today)
+        .filter(({ state }) => state === 'open')
+        .map(viewOfSpot),
+      newSpotId: app.newId(),
       isShared: takersOf(app.db, audition.callId).length > 1
     };
   }

@@ -15,6 +15,7 @@ import { readSeason } from '../laying/facts';
 import { layForTakers } from '../laying/lay';
 import { planOf } from '../laying/plan';
 import { effectOn } from './effect';
+import { spotsOfSeason } from './spots';
 import { useCase } from './use-case';
 
 /** The list in order, with what holds of each item, and who else took it. */
@@ -32,6 +33,10 @@ export const readList = useCase({
       today: season.request.today,
       /** Sections as the plan knows them, by item: what holds of each. */
       planned: Object.fromEntries(plan?.items.map(({ id, sections }) => [id, sections]) ?? []),
+      /** Spots that are not laid to rest. */
+      spots: spotsOfSeason(app, season, season.request.today)
+        .filter(({ state }) => state !== 'at-rest')
+        .map(({ itemId, fromBar, toBar, issue }) => ({ itemId, fromBar, toBar, issue })),
       groundworkTo: plan?.stages?.groundworkTo ?? null
     };
   }

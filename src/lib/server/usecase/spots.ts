@@ -7,6 +7,7 @@ import { type App, type Who, todayIn } from '../app';
 import { boundCount } from '../change/bounds';
 import { orNotFound } from '../errors';
 import { type Season, readSeason } from '../laying/facts';
+import { planOf } from '../laying/plan';
 import { findCandidate } from '../store/candidate';
 import * as desk from '../store/desk-event';
 import { candidateOfAudition, candidateOfItem } from './owner';
@@ -67,26 +68,46 @@ export function hurtOf(app: App, candidateId: string): HurtView | null {
   return last?.kind === 'hurt' ? { since: last.date, isTold: last.isTold } : null;
 }
 
-/** All spots of an audition's items, with what was tried on each. */
+function pageOf(app: App, auditionId: string) {
+  const season = readSeason(app, auditionId);
+  const { today } = season.own;
+  const sectionsOf = new Map(planOf(app, season)?.plan.items.map(({ id, sections }) => [id, sections]) ?? []);
+  const items = [...season.items, ...season.others].map(({ id, name, fromBar, toBar, barsPerLine }) => ({
+    id,
+    name,
+    fromBar,
+    toBar,
+    barsPerLine,
+    sections: sectionsOf.get(id) ?? []
+  }));
+  return {
+    audition: { id: season.audition.id, name: season.audition.name },
+    candidate: { id: season.candidate.id, name: season.candidate.name },
+    today,
+    items,
+    spots: spotsOfSeason(app, season, today)
+  };
+}
+
+/** All spots of an audition's items. */
 export const readSpotPage = useCase({
   rule: 'see',
   owner: candidateOfAudition,
   run: (app: App, input: { auditionId: string }) => {
-    const season = readSeason(app, input.auditionId);
-    const { today } = season.own;
-    return {
-      audition: { id: season.audition.id, name: season.audition.name },
-      candidate: { id: season.candidate.id, name: season.candidate.name },
-      today,
-      items: [...season.items, ...season.others].map(({ id, name, fromBar, toBar, barsPerLine }) => ({
-        id,
-        name,
-        fromBar,
-        toBar,
-        barsPerLine: barsPerLine ?? ''
-      })),
-      spots: spotsOfSeason(app, season, today).map((spot) => ({ ...viewOfSpot(spot), tries: spot.tries }))
-    };
+    const page = pageOf(app, input.auditionId);
+    return { ...page, spots: page.spots.map(viewOfSpot) };
+  }
+});
+
+/** One spot, with what was tried on it. */
+export const readSpot = useCase({
+  rule: 'see',
+  owner: candidateOfAudition,
+  run: (app: App, input: { auditionId: string; spotId: string }) => {
+    const { spots, items, ...page } = pageOf(app, input.auditionId);
+    const spot = orNotFound(spots.find(({ id }) => id === input.spotId));
+    const item = items.find(({ id }) => id === spot.itemId)!;
+    return { ...page, item, spot: { ...viewOfSpot(spot), tries: spot.tries } };
   }
 });
 

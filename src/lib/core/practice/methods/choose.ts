@@ -12,6 +12,7 @@ import { METHODS, type Method } from './catalogue';
 export const OFFERED = 6;
 /** A share that worked is weighed with so many presumed at a half. */
 const PRESUMED_TRIES = 4;
+const PRESUMED_SHARE: Share = 0.5;
 
 /** Words of an issue that mean an element (common practice, no published source). */
 const MEANS: readonly (readonly [Element, RegExp])[] = [
@@ -54,7 +55,11 @@ export function offerMethods({ spot, family, tries, issueOf, isHurt }: About): M
     const issue = issueOf(id);
     return issue !== undefined && elementsOf(issue).some((element) => wanted.includes(element));
   };
-  const like = tries.filter(({ spotId }) => spotId === spot.id || isLike(spotId));
+  const others = [...new Set(tries.map(({ spotId }) => spotId))].filter((id) => id !== spot.id);
+  const likes = new Set([spot.id, ...others.filter(isLike)]);
+  const like = tries.filter(({ spotId }) => likes.has(spotId));
+  const used = new Set(like.flatMap(({ method }) => method ?? []));
+  const worked = new Map([...used].map((id) => [id, shareThatWorked(id, like)]));
   const open = METHODS.filter(
     ({ id, families, isTiring }) =>
       id !== last && (!families || family === null || families.includes(family)) && !(isHurt && isTiring)
@@ -64,7 +69,7 @@ export function offerMethods({ spot, family, tries, issueOf, isHurt }: About): M
     place,
     fits: wanted.length === 0 || method.goodFor.some((element) => wanted.includes(element)),
     used: own.filter((one) => one.method === method.id).length,
-    worked: shareThatWorked(method.id, like)
+    worked: worked.get(method.id) ?? PRESUMED_SHARE
   }));
   ranked.sort(
     (a, b) => Number(b.fits) - Number(a.fits) || a.used - b.used || b.worked - a.worked || a.place - b.place
@@ -73,8 +78,8 @@ export function offerMethods({ spot, family, tries, issueOf, isHurt }: About): M
   // a variant of what is offered already waits behind other ways
   const isVariant = (method: Method, i: number) =>
     methods.findIndex(({ group }) => group === method.group) < i;
-  const others = ranked.flatMap(({ method, fits }, i) => (fits && !isVariant(method, i) ? [method] : []));
-  return [...new Set([...others, ...methods])].slice(0, OFFERED);
+  const ways = ranked.flatMap(({ method, fits }, i) => (fits && !isVariant(method, i) ? [method] : []));
+  return [...new Set([...ways, ...methods])].slice(0, OFFERED);
 }
 
 /** How often what followed a method was cleaner than what came before it, at the same tempo or a higher. */
@@ -86,7 +91,7 @@ export function shareThatWorked(method: string, tries: readonly SpotTry[]): Shar
     )
   );
   const worked = told.filter(Boolean).length;
-  return (worked + PRESUMED_TRIES / 2) / (told.length + PRESUMED_TRIES);
+  return (worked + PRESUMED_TRIES * PRESUMED_SHARE) / (told.length + PRESUMED_TRIES);
 }
 
 /** Of one spot, for each time a method was used between two others: whether it worked. */

@@ -2,6 +2,7 @@ import { type ActionFailure, type RequestEvent, fail } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { answerForm, noteForm, stepForm, targetForm, weekForm } from '$lib/schema/lesson-form';
 import { STEPS } from '$lib/schema/item-form';
+import { keepSpotLine } from '$lib/server/form/spot-line';
 import { allow, runAs, fieldsOf, sayRefusal } from '$lib/server/http';
 import {
   answerWish,
@@ -86,6 +87,7 @@ export const actions: Actions = {
     const { note: noteNow } = runAs(event, readLesson, { auditionId: event.params.audition });
     return fail(answer.status, { ...answer.data, noteNow });
   },
+  spot: keepSpotLine,
   wish: decide(answerForm, (event, answer) => ({
     says: `The wish is answered: ${answer.answer}.`,
     token: runAs(event, answerWish, answer)

@@ -1,6 +1,8 @@
 <script lang="ts">
   import LessonItem from '$lib/components/lesson/LessonItem.svelte';
   import GoalCheck from '$lib/components/lesson/GoalCheck.svelte';
+  import SpotEntry from '$lib/components/spots/SpotEntry.svelte';
+  import SpotLine from '$lib/components/spots/SpotLine.svelte';
   import LessonSide from '$lib/components/lesson/LessonSide.svelte';
   import UndoLine from '$lib/components/ui/UndoLine.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
@@ -10,6 +12,8 @@
   const lesson = $derived(data.lesson);
   const base = $derived(`/auditions/${lesson.audition.id}`);
   const ids = $derived(lesson.items.map((item) => item.id));
+  /** More than these are for their own page. */
+  const SPOTS_SHOWN = 6;
   const say = (date: string) => sayDate(dayOf(date));
 </script>
 
@@ -58,6 +62,26 @@
     </table>
   </div>
 {:else}<p class="first">The list is empty. <a href="{base}/list">Add the first item</a></p>{/if}
+{#if lesson.items.length > 0}
+  <section class="spots">
+    <h2>Spots</h2>
+    {#key lesson.audition.id}<SpotEntry
+        items={lesson.items}
+        newId={lesson.newSpotId}
+        auditionId={lesson.audition.id}
+        fault={(form && 'spotFault' in form ? form.spotFault : '') ?? ''}
+      />{/key}
+    {#each lesson.spots.slice(0, SPOTS_SHOWN) as spot, i (spot.id)}<SpotLine
+        {spot}
+        href="{base}/spots/{spot.id}"
+        name={lesson.items.find(({ id }) => id === spot.itemId)?.name}
+        isNext={i === 0}
+      />{/each}
+    {#if lesson.spots.length > SPOTS_SHOWN}<p class="soft">
+        <a href="{base}/spots">All {lesson.spots.length} open spots</a>
+      </p>{/if}
+  </section>
+{/if}
 {#key lesson.candidate.id}<LessonSide
     week={lesson.week}
     wishes={lesson.wishes}
@@ -87,6 +111,12 @@
     margin-left: 6px;
     padding-left: 8px;
     border-left: 4px solid var(--ink);
+  }
+  .spots {
+    margin-top: 28px;
+  }
+  .spots > :global(form) {
+    margin-bottom: 10px;
   }
   .scroll {
     position: relative;

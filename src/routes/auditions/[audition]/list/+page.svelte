@@ -34,6 +34,7 @@
     <ItemList
       items={view.items}
       planned={view.planned}
+      spots={view.spots}
       base="/auditions/{view.audition.id}/list"
       canOrder={isTeacher}
     />

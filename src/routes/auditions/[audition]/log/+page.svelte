@@ -2,6 +2,7 @@
   import type { ComponentProps } from 'svelte';
   import { send } from '$lib/state/send';
   import LogLine from '$lib/components/log/LogLine.svelte';
+  import Marks from '$lib/components/log/Marks.svelte';
   import Today from '$lib/components/log/Today.svelte';
   import TouchFields from '$lib/components/log/TouchFields.svelte';
   import Moves from '$lib/components/countback/Moves.svelte';
@@ -13,8 +14,6 @@
   let { data, form }: { data: PageData; form: ActionData } = $props();
   const view = $derived(data.view);
   const nameOf = (id: string) => view.items.find((i) => i.id === id)?.name ?? '';
-  const sayMarks = (attempts = '') =>
-    [...attempts].map((mark) => (mark === 'c' ? 'clean' : 'not yet')).join(', ') || 'not counted';
   function sayNotHeld(touch: (typeof view.touches)[number]): string {
     const elements = seriesOf(touch).flatMap(({ notHeld = [] }) => notHeld);
     return elements.length > 0 ? `not yet: ${[...new Set(elements)].join(', ')}` : '';
@@ -103,11 +102,8 @@
                     >{/if}{/each}
               </td>
               <td>
-                {#each seriesOf(touch) as { attempts }, i (i)}<span
-                    class="series marks"
-                    role="img"
-                    aria-label={sayMarks(attempts)}
-                    >{#each attempts ?? '' as mark, m (m)}<i class={mark}></i>{/each}</span
+                {#each seriesOf(touch) as { attempts }, i (i)}<span class="series"
+                    ><Marks attempts={attempts ?? ''} /></span
                   >{/each}
               </td>
               <td>{[sayNotHeld(touch), touch.note].filter(Boolean).join(' · ')}</td>
@@ -164,22 +160,6 @@
   .series {
     display: block;
     height: 20px;
-  }
-  .marks {
-    display: flex;
-    align-items: center;
-    gap: 2px;
-  }
-  .marks i {
-    width: 9px;
-    height: 9px;
-    border: 1px solid var(--ink);
-  }
-  .marks .c {
-    background: var(--ink);
-  }
-  .marks .n {
-    background: repeating-linear-gradient(45deg, var(--ink) 0 1px, transparent 1px 3px);
   }
   @media (max-width: 900px) {
     .columns {
