@@ -74,10 +74,7 @@
         ></span>{/each}
       {#if plan.stages}<span class="mock-window" style:left="{axis.at(dayOf(plan.stages.mockFrom))}%"
         ></span>{/if}
-      {#each mocks as mock (mock.date + mock.name)}<span
-          class="mock"
-          style:left="{axis.at(dayOf(mock.date))}%"
-        ></span>{/each}
+      {#each mocks as mock, i (i)}<span class="mock" style:left="{axis.at(dayOf(mock.date))}%"></span>{/each}
       <span class="today" style:left="{axis.at(axis.today)}%"></span>
     </div>
     {#each plan.items as planned (planned.id)}

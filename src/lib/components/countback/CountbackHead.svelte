@@ -106,8 +106,7 @@
   <div class="days">
     <strong>{plan.daysToGo}</strong>
     <span>days to go</span>
-    {#each later as round (round.date + round.name)}<span class="soft"
-        >{round.name} {sayDate(dayOf(round.date)).slice(4)}</span
+    {#each later as round, i (i)}<span class="soft">{round.name} {sayDate(dayOf(round.date)).slice(4)}</span
       >{/each}
   </div>
 </div>

@@ -250,7 +250,9 @@
         onToggle={toggleClick}
         onSettings={() => (panel = 'sound')}
       />
-      <TempoStair {work} {unit} {standing} onPick={(bpm) => session.move({ kind: 'by-hand', bpm })} />
+      <div class="stage">
+        <TempoStair {work} {unit} {standing} onPick={(bpm) => session.move({ kind: 'by-hand', bpm })} />
+      </div>
       {#if isAsking}
         <Answers
           left={{ word: 'enough', leads: 'today’s plan holds', onPick: ACTS['not-yet'] }}
@@ -338,10 +340,13 @@
     font-size: clamp(40px, 6vw, 64px);
     font-weight: 700;
   }
-  .desk > :global(.stair) {
+  /* the tempo is as large as what stands above it lets it be */
+  .stage {
+    container-type: size;
+    display: grid;
     flex: 1;
-    min-height: 0;
     align-content: end;
+    min-height: 96px;
     padding-bottom: 8px;
   }
   .ending {
@@ -351,7 +356,7 @@
     font-weight: 600;
   }
   @media (max-width: 720px) {
-    .desk > :global(.stair) {
+    .stage {
       align-content: center;
     }
   }

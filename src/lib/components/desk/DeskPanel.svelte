@@ -30,6 +30,9 @@
     color: inherit;
     font-size: 20px;
   }
+  h2 {
+    font-size: 22px;
+  }
   button {
     justify-self: start;
     min-height: 48px;

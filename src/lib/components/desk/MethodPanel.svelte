@@ -49,6 +49,7 @@
   }
   button {
     display: grid;
+    align-content: start;
     gap: 2px;
     width: 100%;
     height: 100%;

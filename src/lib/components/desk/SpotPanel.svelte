@@ -89,6 +89,7 @@
     flex-wrap: wrap;
     gap: 0;
     max-height: 32vh;
+    padding: 0 1px 1px 0;
     overflow: auto;
   }
   .cells button {

@@ -10,27 +10,35 @@
     standingOf
   } from '$lib/core/practice';
 
+  import { sayBars } from '$lib/core/units';
+
   let { day, block, onTake }: { day: DeskDay; block: DeskBlock; onTake: (task: TaskInHand) => void } =
     $props();
 
   const spots = $derived(spotsOf(day, block));
+  const inHand = $derived<TaskInHand>(block.run?.task ?? { part: 0 });
+  /** While a spot is in hand the section stands as one: its parts come after. */
+  const parts = $derived(
+    inHand.spot === undefined ? Math.max(1, block.parts.length + (block.isJoined ? 1 : 0)) : 1
+  );
   const tasks = $derived<TaskInHand[]>([
     ...spots.map(({ id, methods }) => ({ part: 0, spot: id, method: methods[0] })),
-    ...Array.from({ length: Math.max(1, block.parts.length + (block.isJoined ? 1 : 0)) }, (_, part) => ({
-      part
-    }))
+    ...Array.from({ length: parts }, (_, part) => ({ part }))
   ]);
+  const nameOf = (task: TaskInHand) =>
+    inHand.spot !== undefined && task.spot === undefined && block.bars
+      ? sayBars(block.bars)
+      : sayTask(day, block, task);
   function isHeld(task: TaskInHand): boolean {
     const of = standingOf(day, block, task);
     return of !== null && of.heldBpm !== null && of.heldBpm >= of.goalBpm;
   }
-  const inHand = $derived(block.run?.task ?? { part: 0 });
 </script>
 
 {#if tasks.length > 1}
   <div class="tasks" role="group" aria-label="Spots and parts">
     {#each tasks as task (`${task.spot} ${task.part}`)}
-      {@const name = sayTask(day, block, task)}
+      {@const name = nameOf(task)}
       <button
         class:held={isHeld(task)}
         class:spot={task.spot !== undefined}

@@ -154,7 +154,7 @@
     display: flex;
     align-items: flex-end;
     justify-content: center;
-    font-size: clamp(120px, min(52vw / (var(--digits) * 0.6 + 0.4), 33vh), 300px);
+    font-size: clamp(72px, min(52vw / (var(--digits) * 0.6 + 0.4), 33vh, (100cqh - 100px) / 0.82), 300px);
     font-weight: 700;
     letter-spacing: -0.02em;
     line-height: 0.82;
@@ -230,7 +230,7 @@
     }
     .tempo {
       /* as wide as its column lets so many digits and the note be */
-      font-size: max(96px, min(58vw / (var(--digits) * 0.6 + 0.3), 24vh));
+      font-size: max(72px, min(58vw / (var(--digits) * 0.6 + 0.3), 24vh, (100cqh - 100px) / 0.82));
     }
     .above {
       padding-bottom: 56px;

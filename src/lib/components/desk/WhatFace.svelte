@@ -55,16 +55,14 @@
         <p class="bars">{where}</p>
         <p class="soft">{block.name}{spot.issue ? `: ${spot.issue}` : ''}</p>
       </div>
-      {#if method}
-        <div class="how">
-          {#if method.pattern}<Pattern pattern={method.pattern} />{/if}
-          <p>{method.says}</p>
-          {#if method.caution}<p class="soft">{method.caution}</p>{/if}
-        </div>
-      {/if}
-      {#if !spot.isAsked}<button class="other" onclick={onMethods}
-          >{method ? 'another way' : 'choose a way'}</button
-        >{/if}
+      <div class="how">
+        {#if method?.pattern}<Pattern pattern={method.pattern} />{/if}
+        {#if method}<p>{method.says}</p>{/if}
+        {#if method?.caution}<p class="soft">{method.caution}</p>{/if}
+        {#if !spot.isAsked}<button class="other" onclick={onMethods}
+            >{method ? 'another way' : 'choose a way'}</button
+          >{/if}
+      </div>
     </div>
   {:else}
     <h1>{block.name}</h1>
@@ -100,7 +98,8 @@
     gap: 0 32px;
   }
   .how {
-    align-self: center;
+    align-self: start;
+    padding-top: 8px;
     font-size: clamp(16px, 2vw, 20px);
     font-stretch: 88%;
     line-height: 1.25;

@@ -70,7 +70,7 @@
     {/each}
   </td>
   <td class="stuck">
-    {#each since.stuck as stuck (stuck.date + stuck.says + stuck.fromBar)}
+    {#each since.stuck as stuck (`${stuck.date} ${stuck.fromBar} ${stuck.toBar}`)}
       <p>
         {stuck.fromBar === null || (stuck.fromBar === item.fromBar && stuck.toBar === item.toBar)
           ? 'whole'

@@ -68,7 +68,7 @@
         {#if part.from === 0}<td></td>{/if}
         {#each part.weeks as week (week.weeksToGo)}
           <td
-            >{#each datesIn(week.from, week.to) as { date, name } (date + name)}<p>
+            >{#each datesIn(week.from, week.to) as { date, name }, i (i)}<p>
                 {short(date)}
                 {name}
               </p>{/each}</td

@@ -16,7 +16,7 @@
   <span class="axis">
     {#if head.mockFrom}<span class="mocks" style:left="{axis.at(dayOf(head.mockFrom))}%"></span>{/if}
     {#each marks as mark (mark.weeks)}<span class="week" style:left="{axis.at(mark.day)}%"></span>{/each}
-    {#each head.dates as date (date.date + date.name)}
+    {#each head.dates as date, i (i)}
       {#if dayOf(date.date) >= axis.from && dayOf(date.date) <= axis.dayZero}
         <span class="date" style:left="{axis.at(dayOf(date.date))}%" title={date.name}></span>
       {/if}

@@ -8,11 +8,13 @@
   let {
     spot,
     href,
+    today,
     isNext,
     name = ''
   }: {
     spot: SpotView;
     href: string;
+    today: string;
     /** It is worked first. */
     isNext: boolean;
     /** Of its item, where several are shown together. */
@@ -30,7 +32,9 @@
     spot.state === 'at-rest'
       ? 'laid to rest'
       : spot.state === 'resting'
-        ? `rests, asked on ${sayDate(dayOf(spot.dueOn!))}`
+        ? spot.dueOn! <= today
+          ? 'rests, now asked once'
+          : `rests, asked on ${sayDate(dayOf(spot.dueOn!))}`
         : spot.isFirst
           ? 'laid first'
           : spot.places.length > 0 && spot.days >= DAYS_TO_REST
@@ -44,7 +48,7 @@
 <a {href} class:rest={spot.state === 'at-rest'} class:first={spot.isFirst}>
   <strong>{sayBars(spot)}</strong>
   <span class="issue"
-    >{#if name}<span class="soft">{name}: </span>{/if}<bdi>{sayIssue(spot)}</bdi
+    >{#if name}<span class="soft">{`${name}: `}</span>{/if}<bdi>{sayIssue(spot)}</bdi
     >{#if FOUND[spot.foundBy]}<span class="soft">, {FOUND[spot.foundBy]}</span>{/if}</span
   >
   <span class="tempo"

@@ -55,6 +55,8 @@
   }
 
   const isSlim = ({ minutes }: DeskBlock) => minutes / scale < SLIM;
+  /** There two numbers stand close. */
+  const isTight = ({ minutes }: DeskBlock) => (minutes / scale) * width < 104;
   const said = (block: DeskBlock) =>
     `${block.name}, ${block.minutes} minutes${block.run?.end ? ', done' : ''}: ${block.why}`;
 </script>
@@ -72,6 +74,7 @@
         class:in-hand={inHand === block.id}
         class:done={block.run?.end}
         class:slim={isSlim(block)}
+        class:tight={isTight(block)}
         style:width="{(100 * block.minutes) / scale}%"
         aria-label={said(block)}
         aria-pressed={inHand === block.id}
@@ -95,7 +98,7 @@
               >
             {/if}
             {#if block.spots?.length && minutesOf([block]) / scale > WITH_SPOTS}
-              <span class="spots" style:top="{8 + hangs(block, start) + 12}px"
+              <span class="spots" style:top="{8 + hangs(block, start) - 9}px"
                 >{#each block.spots as spot (spot.id)}<em class:asked={spot.isAsked}>{spot.fromBar}</em
                   >{/each}</span
               >
@@ -198,9 +201,8 @@
   }
   .spots {
     position: absolute;
-    left: 4px;
+    left: 49%;
     display: flex;
-    flex-wrap: wrap;
     gap: 3px;
   }
   .spots em {
@@ -216,6 +218,11 @@
   .spots .asked {
     border-width: 1px;
     border-style: dotted;
+  }
+  .tight .start b,
+  .tight .goal b {
+    font-size: 15px;
+    font-stretch: 76%;
   }
   .riser {
     position: absolute;

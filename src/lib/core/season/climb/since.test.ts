@@ -58,5 +58,15 @@ describe('since the last lesson', () => {
       ['2026-11-19', null, 'rhythm'],
       ['2026-11-18', 5, 'breath too late']
     ]);
+    const twice = [66, 72].map((tempoBpm, i) => ({
+      fromBar: 5,
+      toBar: 8,
+      tempoBpm,
+      attempts: 'cn',
+      atMs: i,
+      seconds: 60
+    }));
+    const desk = since([touch('2026-11-20', 72, '', { series: twice })]);
+    expect(desk.stuck.map(({ bpm }) => bpm)).toEqual([72]);
   });
 });

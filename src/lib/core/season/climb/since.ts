@@ -68,10 +68,14 @@ export function readSince(
         const { id: sectionId, fromBar, toBar } = section;
         return { sectionId, fromBar, toBar, unit, targetBpm, before: from, now: to, clicks };
       }),
-      stuck: lately.flatMap(stuckAt).reverse().slice(0, MOST_STUCK)
+      stuck: lately.flatMap(stuckAt).reverse().filter(isLatestOfDay).slice(0, MOST_STUCK)
     };
   });
 }
+
+/** The same bars of one day are named once, as they were last. */
+const isLatestOfDay = (one: Stuck, i: number, all: readonly Stuck[]) =>
+  all.findIndex((s) => s.date === one.date && s.fromBar === one.fromBar && s.toBar === one.toBar) === i;
 
 function stuckAt(touch: Touch): Stuck[] {
   const elements = touch.notHeld ?? [];

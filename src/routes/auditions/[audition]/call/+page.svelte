@@ -44,7 +44,7 @@
           >
         </tr>
       {/each}
-      {#each call.audition.dates as date (date.date + date.name)}
+      {#each call.audition.dates as date, i (i)}
         <tr><td>{sayDate(dayOf(date.date))}</td><td>{date.name}</td><td></td></tr>
       {/each}
     </tbody>

@@ -74,6 +74,7 @@
     {#each lesson.spots.slice(0, SPOTS_SHOWN) as spot, i (spot.id)}<SpotLine
         {spot}
         href="{base}/spots/{spot.id}"
+        today={lesson.today}
         name={lesson.items.find(({ id }) => id === spot.itemId)?.name}
         isNext={i === 0}
       />{/each}

@@ -8,9 +8,11 @@
   let { data, form }: { data: PageData; form: ActionData } = $props();
   const view = $derived(data.view);
   const base = $derived(`/auditions/${view.audition.id}/spots`);
+  const STATES = ['open', 'resting', 'at-rest'] as const;
   const rows = $derived(
     view.items.flatMap((item) => {
-      const spots = view.spots.filter(({ itemId }) => itemId === item.id);
+      const own = view.spots.filter(({ itemId }) => itemId === item.id);
+      const spots = STATES.flatMap((state) => own.filter((spot) => spot.state === state));
       return spots.length > 0 ? [{ item, spots }] : [];
     })
   );
@@ -58,6 +60,7 @@
         {#each spots as spot (spot.id)}<SpotLine
             {spot}
             href="{base}/{spot.id}"
+            today={view.today}
             isNext={spot.id === next}
           />{/each}
       </div>

@@ -2,7 +2,7 @@
   import Marks from '$lib/components/log/Marks.svelte';
   import Tempo from '$lib/components/note/Tempo.svelte';
   import SpotLine from '$lib/components/spots/SpotLine.svelte';
-  import { methodOf, sayIssue } from '$lib/core/practice';
+  import { methodOf } from '$lib/core/practice';
   import { dayOf, sayBars, sayDate } from '$lib/core/units';
   import { send } from '$lib/state/send';
   import type { ActionData, PageData } from './$types';
@@ -49,9 +49,9 @@
 
 <svelte:head><title>{sayBars(spot)} of {item.name} · {candidate.name} · Irvot</title></svelte:head>
 <p class="back"><a href={spots}>All spots</a></p>
-<h2><bdi>{item.name}</bdi>, {sayBars(spot)}: <bdi>{sayIssue(spot)}</bdi></h2>
+<h2><bdi>{item.name}</bdi></h2>
 <p class="soft">Found on {sayDate(dayOf(spot.foundOn))}.</p>
-<div class="state"><SpotLine {spot} href="{spots}/{spot.id}" isNext={false} /></div>
+<div class="state"><SpotLine {spot} href="{spots}/{spot.id}" today={data.view.today} isNext={false} /></div>
 
 <div class="columns">
   <section>
@@ -66,7 +66,7 @@
           >
         </thead>
         <tbody>
-          {#each tries as one (one.atMs)}
+          {#each tries as one, i (i)}
             <tr>
               <td class="date">{sayDate(dayOf(one.date))}</td>
               <td
@@ -102,9 +102,11 @@
     </div>
     <form class="field" method="POST" use:send={{ reset: false }}>
       <input type="hidden" name="what" value="method" />
-      <label for="method">The way it is practised</label>
+      <label for="method"
+        >The way it is practised{#if !spot.method && offers[0]}; next “{offers[0].name}”{/if}</label
+      >
       <select id="method" name="value" value={spot.method ?? ''}>
-        <option value="">chosen day by day: next “{offers[0]?.name}”</option>
+        <option value="">chosen each day</option>
         {#if spot.method && !spot.offers.includes(spot.method)}<option value={spot.method}
             >{methodOf(spot.method)?.name}</option
           >{/if}
