@@ -16,6 +16,9 @@ const tempo = (page: Page, bpm: number) =>
 const counted = (page: Page, n: number) =>
   expect(page.getByRole('img', { name: new RegExp(`^${n} of 3 clean`) })).toBeVisible();
 
+/** What the block has to work at. */
+const tasks = (page: Page) => face(page).getByRole('group', { name: 'Spots and parts' }).getByRole('button');
+
 async function enter(page: Page, who: string) {
   await page.goto('/sign-in');
   await page.getByRole('button', { name: new RegExp(who) }).click();
@@ -50,7 +53,7 @@ test('a day is played by keys alone, from Begin to tomorrow, and the plan is lai
       const sum = minutes.reduce((total, text) => total + Number(text), 0);
       await expect(page.locator('.sum.desk')).toContainText(`${sum} of 60`);
       await expect(blocks.first()).toHaveAttribute('aria-label', /^Warm-up, 8 minutes/);
-      await expect(page.getByRole('button', { name: /^Étude 14.*116 was due on Sat 21 Nov/ })).toBeVisible();
+      await expect(page.getByRole('button', { name: /^Étude 14.*44 was due on Thu 19 Nov/ })).toBeVisible();
     }
   );
 
@@ -61,35 +64,62 @@ test('a day is played by keys alone, from Begin to tomorrow, and the plan is lai
     await pass(page, 'Fundamentals');
   });
 
-  await step(
-    'a long section is worked in parts: what holds at today’s rung leads on to the next',
-    async () => {
-      await expect(face(page).getByRole('heading', { name: /^Étude 14/ })).toBeVisible();
-      const parts = face(page).getByRole('group', { name: 'Parts' }).getByRole('button');
-      await expect(parts.last()).toHaveText('all, once');
-      // 112 eighths hold, 116 is today's: one clean attempt at 108 leads up, three hold each
-      await tempo(page, 108);
-      for (let n = 0; n < 7; n += 1) await right(page);
-      await expect(parts.nth(0)).toHaveAccessibleName(/, holds$/);
-      await expect(parts.nth(1)).toHaveAttribute('aria-current', 'step');
-      await tempo(page, 112);
-      await page.keyboard.press('u');
-      await expect(parts.nth(0)).toHaveAttribute('aria-current', 'step');
-      await counted(page, 2);
-      await page.keyboard.press('e');
-      await expect(face(page).getByRole('button', { name: /^next/ })).toBeVisible();
-      await right(page);
-    }
-  );
+  await step('a spot comes before its bars, from a click below, by a way that can be changed', async () => {
+    await expect(face(page).getByText('Étude 27, “Spindrift”: ')).toBeVisible();
+    await expect(face(page).getByText('bars 40–41, to the downbeat of 42')).toBeVisible();
+    const way = face(page).getByRole('heading', { level: 1 });
+    const proposed = await way.innerText();
+    await page.keyboard.press('w');
+    const ways = page.getByRole('dialog', { name: 'Another way' }).getByRole('listitem');
+    await expect(ways).toHaveCount(6);
+    await ways.nth(1).getByRole('button').press('Enter');
+    await expect(way).not.toHaveText(proposed);
+    // nothing holds, and 50 is today's: three clean at 48, three at 50
+    await tempo(page, 48);
+    for (let n = 0; n < 3; n += 1) await right(page);
+    await tempo(page, 50);
+    for (let n = 0; n < 3; n += 1) await right(page);
+    await expect(tasks(page).nth(0)).toHaveAccessibleName(/^spot, bars 40–41, holds$/);
+  });
+
+  await step('and leads to the parts of the long section, of which what holds leads on', async () => {
+    const parts = tasks(page);
+    await expect(parts.last()).toHaveText('all of it');
+    await expect(parts.nth(1)).toHaveAttribute('aria-current', 'step');
+    await tempo(page, 50);
+    for (let n = 0; n < 3; n += 1) await right(page);
+    await expect(parts.nth(1)).toHaveAccessibleName(/^bars 1–14, holds$/);
+    await expect(parts.nth(2)).toHaveAttribute('aria-current', 'step');
+    await page.keyboard.press('u');
+    await expect(parts.nth(1)).toHaveAttribute('aria-current', 'step');
+    await counted(page, 2);
+  });
+
+  await step('a bar that wants work is noted in one line, by its number or by taps', async () => {
+    await page.keyboard.press('b');
+    const panel = page.getByRole('dialog', { name: /^A spot in Étude 27/ });
+    await page.keyboard.type('rushes');
+    await page.keyboard.press('Enter');
+    await expect(panel.getByRole('alert')).toHaveText(/^Begin with the bar/);
+    await panel.getByRole('button', { name: '9', exact: true }).click();
+    await panel.getByRole('button', { name: '10', exact: true }).click();
+    await panel.getByRole('button', { name: 'rhythm' }).click();
+    await expect(panel.getByRole('textbox')).toHaveValue('9-10 rushes -rhythm');
+    await panel.getByRole('button', { name: 'Keep it' }).click();
+    await expect(face(page).getByRole('button', { name: 'spot, bars 9–10' })).toBeVisible();
+    await page.keyboard.press('e');
+    await expect(face(page).getByText(/^bars 40–41 clean at 50/)).toBeVisible();
+    await right(page);
+  });
 
   await step('the ladder begins a click below what holds, and three clean in a row lead up', async () => {
-    await expect(face(page).getByRole('heading', { name: /^Three Fables/ })).toBeVisible();
-    // 46 holds: one clean attempt at 44 leads up to it
-    await tempo(page, 44);
+    await expect(face(page).getByRole('heading', { name: /^Scales/ })).toBeVisible();
+    // 52 holds: one clean attempt at 50 leads up to it
+    await tempo(page, 50);
     await page.keyboard.press(' ');
     await expect(page.getByRole('button', { name: 'click' })).toHaveAttribute('aria-pressed', 'true');
     await right(page);
-    await tempo(page, 46);
+    await tempo(page, 52);
     await right(page);
     await right(page);
     await counted(page, 2);
@@ -98,7 +128,7 @@ test('a day is played by keys alone, from Begin to tomorrow, and the plan is lai
     await page.keyboard.press('u');
     await counted(page, 2);
     await right(page);
-    await tempo(page, 48);
+    await tempo(page, 54);
   });
 
   await step(
@@ -107,7 +137,7 @@ test('a day is played by keys alone, from Begin to tomorrow, and the plan is lai
       await page.keyboard.press('PageDown');
       await counted(page, 1);
       await page.reload();
-      await tempo(page, 48);
+      await tempo(page, 54);
       await counted(page, 1);
       await page.keyboard.press('PageUp');
       await counted(page, 0);
@@ -127,9 +157,9 @@ test('a day is played by keys alone, from Begin to tomorrow, and the plan is lai
   });
 
   await step('today’s rung holds: one further is offered once, and left', async () => {
-    await expect(page.getByRole('button', { name: /one further.*50/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /one further.*56/ })).toBeVisible();
     await page.keyboard.press('ArrowLeft');
-    await tempo(page, 48);
+    await tempo(page, 54);
     await expect(page.getByRole('button', { name: /one further/ })).toHaveCount(0);
     await page.keyboard.press('e');
     await expect(face(page).getByText('holds, today’s plan')).toBeVisible();
@@ -158,19 +188,19 @@ test('a day is played by keys alone, from Begin to tomorrow, and the plan is lai
     await expect(page.getByText('all of today is played')).toBeVisible();
     await page.getByRole('link', { name: 'Log' }).click();
     await page.waitForURL('**/log');
-    const rows = page.locator('tbody tr', { hasText: 'Tue 24 Nov' }).filter({ hasText: 'Three Fables' });
+    const rows = page.locator('tbody tr', { hasText: 'Tue 24 Nov' }).filter({ hasText: 'Scales' });
     await expect(rows).toHaveCount(1);
     await expect(rows.locator('.marks')).toHaveCount(3);
     await expect(rows.getByRole('img', { name: 'clean, not yet, clean, clean, clean' })).toBeVisible();
-    // eight minutes of the fifth block, of which the two before it, answered within seconds, have a minute each
+    // seven minutes of the fifth block, of which the two before it, answered within seconds, have a minute each
     const minutes = await page
       .locator('tbody tr', { hasText: 'Tue 24 Nov' })
       .locator('.number')
       .allInnerTexts();
-    expect(minutes.map(Number).sort()).toEqual([1, 1, 6]);
+    expect(minutes.map(Number).sort()).toEqual([1, 1, 5]);
     await page.getByRole('link', { name: 'List' }).click();
     await page.waitForURL('**/list');
-    await expect(page.locator('li', { hasText: 'Three Fables' })).toContainText('holds at 48');
+    await expect(page.locator('li', { hasText: 'Scales' })).toContainText('holds at 54');
   });
 });
 
@@ -373,8 +403,47 @@ test('on a phone a day is changed by hand, less time is fitted in, and answers a
   await step('it hurts stops everything, and nothing more is urged', async () => {
     await page.getByRole('button', { name: 'it hurts' }).tap();
     await expect(page.getByRole('alert')).toContainText('licensed health professional');
-    await page.getByRole('button', { name: 'Stop for today' }).tap();
+    await page.getByRole('button', { name: 'Stop, and tell my teacher' }).tap();
     await expect(face(page).getByText('Rest, and tell your teacher.')).toBeVisible();
     await expect(page.getByRole('button', { name: 'Go on after all' })).toHaveCount(0);
+    await expect(page.getByText(/^all sent/)).toBeVisible();
+  });
+
+  await step('the teacher reads of it, and the player says when it is well', async () => {
+    const teacher = await (await browser.newContext({ baseURL: studio.origin })).newPage();
+    await teacher.goto('/sign-in');
+    await teacher.getByRole('button', { name: /teacher, the whole studio/ }).click();
+    await teacher.waitForURL('**/studio');
+    await expect(teacher.getByText(/it hurt at the desk on Wed 25 Nov/)).toBeVisible();
+    await face(page).getByRole('link', { name: 'To the day' }).tap();
+    await page.waitForURL('**/today');
+    await alive(page);
+    await page.getByRole('button', { name: 'It is well again' }).tap();
+    await expect(page.getByText('It hurt')).toHaveCount(0);
+  });
+
+  await step('the spot’s page says what was tried, and lays it to rest by hand', async () => {
+    await page.getByRole('link', { name: 'Spots', exact: true }).tap();
+    await page.waitForURL('**/spots');
+    await alive(page);
+    await page.getByLabel('The bar, and what is wrong there').fill('900 flat');
+    await page.getByRole('button', { name: 'Keep it' }).tap();
+    await expect(page.getByRole('alert')).toContainText('has bars 1 to 48');
+    await expect(page.getByLabel('The bar, and what is wrong there')).toHaveValue('900 flat');
+    await page.getByLabel('The bar, and what is wrong there').fill('20-21 flat -tone');
+    await page.getByRole('button', { name: 'Keep it' }).tap();
+    await page.getByRole('link', { name: /^bars 20–21/ }).tap();
+    await page.waitForURL('**/spots/*');
+    await alive(page);
+    await page.getByLabel('The same passage elsewhere').fill('61-62');
+    await page.getByRole('button', { name: 'Set' }).last().tap();
+    await expect(page.getByRole('alert')).toContainText('has bars 1 to 48');
+    await page.getByRole('button', { name: 'Lay it to rest' }).tap();
+    await expect(page.getByRole('button', { name: 'Work it again' })).toBeVisible();
+    await page.getByRole('button', { name: /take it out/ }).tap();
+    await page.waitForURL(/spots/);
+    await expect(page.getByRole('link', { name: /^bars 20–21/ })).toHaveCount(0);
+    await page.getByRole('button', { name: 'Put it back' }).tap();
+    await expect(page.getByRole('link', { name: /^bars 20–21/ })).toBeVisible();
   });
 });

@@ -31,6 +31,8 @@ export type StudioRow = {
   readonly hasTime: boolean;
   /** A minor without a guardian's consent on record. */
   readonly lacksConsent: boolean;
+  /** Since when it hurts at the desk, where the candidate wants the teacher to know; else null. */
+  readonly hurtSince: string | null;
   readonly today: string;
   readonly auditions: readonly StudioAudition[];
 };

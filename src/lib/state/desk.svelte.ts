@@ -148,7 +148,8 @@ export class DeskSession {
   hurts = (isTold: boolean) =>
     this.#inTurn(async () => {
       await this.#keep({ kind: 'hurt', date: this.#date, isTold });
-      await this.#end('hurts');
+      // what nobody is told of ends as any other day that was enough
+      await this.#end(isTold ? 'hurts' : 'not-today');
     });
   /** It is well again. */
   well = () => this.#inTurn(() => this.#keep({ kind: 'well', date: this.#date }));

@@ -35,6 +35,7 @@
   );
   const isPlaying = (row: StudioRow) => row.auditions.some((a) => a.daysToGo !== null && a.items > 0);
   const silent = $derived(rows.filter((r) => isPlaying(r) && (r.daysSinceLog ?? SILENT_DAYS) >= SILENT_DAYS));
+  const hurt = $derived(rows.filter((r) => r.hurtSince !== null));
   const without = $derived(rows.filter((r) => r.lacksConsent));
   const lessonOf = (row: StudioRow) => {
     const near = row.auditions.find((a) => a.daysToGo !== null);
@@ -44,6 +45,15 @@
 
 <section aria-label="What wants a look">
   <dl>
+    {#if hurt.length > 0}
+      <dt>it hurts</dt>
+      <dd>
+        {#each hurt as row (row.id)}<a href={lessonOf(row)}
+            ><strong><bdi>{row.name}</bdi></strong>: it hurt at the desk on {sayDate(dayOf(row.hurtSince!))},
+            not yet said to be well</a
+          >{/each}
+      </dd>
+    {/if}
     {#if lessons.length > 0}
       <dt>lessons today</dt>
       <dd>

@@ -23,6 +23,14 @@ const statements = preparedOnce((db) => ({
        AND json_extract(event_json, '$.kind') IN ('spot', 'spot-set', 'hurt', 'well') ORDER BY kept_at_ms, rowid`
     )
     .pluck(),
+  hurt: db
+    .prepare<[string], string>(
+      `SELECT event_json FROM desk_event WHERE candidate_id = ?
+       AND json_extract(event_json, '$.kind') IN ('spot', 'spot-set', 'hurt', 'well')
+       AND json_extract(event_json, '$.kind') IN ('hurt', 'well')
+       ORDER BY json_extract(event_json, '$.atMs') DESC, rowid DESC LIMIT 1`
+    )
+    .pluck(),
   count: db
     .prepare<[string, string], number>('SELECT count(*) FROM desk_event WHERE candidate_id = ? AND date = ?')
     .pluck(),
@@ -52,6 +60,11 @@ export const lastingDeskEvents = (db: Db, candidateId: string): DeskEvent[] =>
   statements(db)
     .lasting.all(candidateId)
     .map((text) => JSON.parse(text) as DeskEvent);
+/** The latest that says that it hurts, or that it is well; undefined where none does. */
+export function latestHurt(db: Db, candidateId: string): DeskEvent | undefined {
+  const text = statements(db).hurt.get(candidateId);
+  return text === undefined ? undefined : (JSON.parse(text) as DeskEvent);
+}
 export const countDeskEvents = (db: Db, candidateId: string, date: string) =>
   statements(db).count.get(candidateId, date)!;
 export const deskDaysSince = (db: Db, candidateId: string, date: string) =>

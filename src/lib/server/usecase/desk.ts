@@ -47,7 +47,7 @@ export const findFirstAudition = useCase({
 export const readToday = useCase({
   rule: 'see',
   owner: candidateOfAudition,
-  run(app: App, input: { auditionId: string }): TodayView {
+  run(app: App, input: { auditionId: string }, who: Who): TodayView {
     const season = readSeason(app, input.auditionId);
     const { candidate, audition } = season;
     const { today } = season.own;
@@ -69,14 +69,16 @@ export const readToday = useCase({
       },
       // today's, and those of lately that were left open
       events: days.flatMap((date) => {
-        const events = desk.deskEventsOf(app.db, candidate.id, date);
+        const events = desk
+          .deskEventsOf(app.db, candidate.id, date)
+          .filter((event) => who.kind !== 'teacher' || event.kind !== 'hurt' || event.isTold);
         return date === today || isLeftOpen(events, date) ? events : [];
       }),
       items: [...season.items, ...season.others].map(readItem),
       lessonNote: lessonNotesOf(app.db, candidate.id).find((note) => note.date <= today) ?? null,
       spots: spots.map(viewOfSpot),
       family: familyOf(candidate.instruments),
-      hurt: hurtOf(app, candidate.id)
+      hurt: hurtOf(app, candidate.id, who)
     };
   }
 });

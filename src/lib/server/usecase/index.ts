@@ -10,6 +10,7 @@ import * as list from './list';
 import * as log from './log';
 import * as pin from './pin';
 import * as signIn from './sign-in';
+import * as spots from './spots';
 import * as studio from './studio';
 import * as undo from './undo';
 import * as whatIf from './what-if';
@@ -35,6 +36,7 @@ export const USE_CASES = Object.fromEntries(
     log,
     pin,
     signIn,
+    spots,
     studio,
     undo,
     whatIf

@@ -6,7 +6,7 @@ import { clearDays, exceptionsOn, joinDays } from '../../core/plan';
 import { readPaces, readSince } from '../../core/season';
 import { type StepSchool, targetOf } from '../../core/tempo';
 import { dayOf, formatDate, weekdayOf } from '../../core/units';
-import { type App, todayIn } from '../app';
+import { type App, type Who, todayIn } from '../app';
 import { applyChange } from '../change/apply';
 import { boundCount } from '../change/bounds';
 import type { Edit } from '../change/places';
@@ -18,7 +18,7 @@ import * as lessons from '../store/lesson';
 import { candidateOfAudition } from './owner';
 import { readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
-import { spotsOfSeason, viewOfSpot } from './spots';
+import { hurtOf, spotsOfSeason, viewOfSpot } from './spots';
 import { changeTime } from './studio';
 import { useCase } from './use-case';
 
@@ -26,7 +26,7 @@ const DAYS_AHEAD = 7;
 
 export const readLesson = useCase({
   rule: 'teacher',
-  run: (app: App, input: { auditionId: string }) => {
+  run: (app: App, input: { auditionId: string }, who: Who) => {
     const season = readSeason(app, input.auditionId);
     const { audition, candidate, request } = season;
     const plan = planOf(app, season)?.plan ?? null;
@@ -61,6 +61,7 @@ export const readLesson = useCase({
         .filter(({ state }) => state === 'open')
         .map(viewOfSpot),
       newSpotId: app.newId(),
+      hurtSince: hurtOf(app, candidate.id, who)?.since ?? null,
       isShared: takersOf(app.db, audition.callId).length > 1
     };
   }

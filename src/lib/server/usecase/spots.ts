@@ -58,14 +58,11 @@ export const viewOfSpot = (spot: SpotNow): SpotView => ({
   offers: spot.offers.map(({ id }) => id)
 });
 
-/** The latest pain that was said and not taken back by "well". */
-export function hurtOf(app: App, candidateId: string): HurtView | null {
-  const said = desk
-    .lastingDeskEvents(app.db, candidateId)
-    .filter((event) => event.kind === 'hurt' || event.kind === 'well')
-    .sort((a, b) => a.atMs - b.atMs);
-  const last = said.at(-1);
-  return last?.kind === 'hurt' ? { since: last.date, isTold: last.isTold } : null;
+/** The latest pain that was said and not followed by "well"; what the teacher was not told of is nobody else's. */
+export function hurtOf(app: App, candidateId: string, who?: Who): HurtView | null {
+  const last = desk.latestHurt(app.db, candidateId);
+  if (last?.kind !== 'hurt' || (who?.kind === 'teacher' && !last.isTold)) return null;
+  return { since: last.date, isTold: last.isTold };
 }
 
 function pageOf(app: App, auditionId: string) {

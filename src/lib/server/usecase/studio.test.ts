@@ -6,6 +6,7 @@ import { USE_CASES } from './index';
 import { takeBack } from './undo';
 import { logTouch } from './log';
 import { readHolder } from '../grant/grant';
+import { addSpot } from './spots';
 import { acceptJoinLink, makeJoinLink, signIn } from './sign-in';
 import {
   addAway,
@@ -22,11 +23,12 @@ let now: number;
 let app: App;
 let candidateId: string;
 let auditionId: string;
+let itemId: string;
 const TIME = timeOf(0, []);
 
 beforeEach(() => {
   now = Date.parse('2026-11-24T10:00:00Z'); // a Tuesday
-  ({ app, candidateId, auditionId } = openStudio(() => now));
+  ({ app, candidateId, auditionId, itemId } = openStudio(() => now));
 });
 
 const facts = (more: object = {}) => ({
@@ -97,8 +99,9 @@ describe('a candidate’s facts', () => {
       ([name, u]) => u.rule === 'see' && name.startsWith('read')
     );
     expect(reads.length).toBeGreaterThan(6);
+    addSpot(app, self, { id: 's', itemId, fromBar: 1, toBar: 1, issue: 'late', notHeld: [] });
     for (const [name, read] of reads) {
-      const seen = read(app, self, { candidateId, auditionId, a: 1, b: 1 } as never);
+      const seen = read(app, self, { candidateId, auditionId, spotId: 's', a: 1, b: 1 } as never);
       expect(JSON.stringify(seen), name).not.toContain('shy of high notes');
     }
     expect(JSON.stringify(readCall(app, self, { auditionId }))).toContain('Wind band');

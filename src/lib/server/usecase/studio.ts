@@ -17,6 +17,7 @@ import { itemCount } from '../store/item';
 import { summaryOf } from '../store/plan-version';
 import { isRecheckDue } from './call';
 import { candidateOfAudition } from './owner';
+import { hurtOf } from './spots';
 import { useCase } from './use-case';
 
 /** A new candidate's week before anybody has said otherwise: nothing, so that nothing is promised. */
@@ -58,7 +59,7 @@ export const readStudio = useCase({
     const active = all
       .filter((c) => c.archivedAtMs === null)
       .map((candidate) => ({ candidate, auditions: auditionsOf(app.db, candidate.id) }));
-    const rows = active.map(({ candidate, auditions }) => studioRow(app, candidate, auditions));
+    const rows = active.map(({ candidate, auditions }) => studioRow(app, candidate, auditions, who));
     const name = who.kind === 'teacher' ? who.name : '';
     const rechecks = readRechecks(app, active);
     const archived = all
@@ -87,7 +88,12 @@ function readRechecks(app: App, all: readonly WithAuditions[]): Recheck[] {
   return [...byCall.values()];
 }
 
-function studioRow(app: App, candidate: candidates.Candidate, auditions: readonly Audition[]): StudioRow {
+function studioRow(
+  app: App,
+  candidate: candidates.Candidate,
+  auditions: readonly Audition[],
+  who: Who
+): StudioRow {
   const today = todayIn(app, candidate.zone);
   const day = dayOf(today);
   const lastLog = lastLogDate(app.db, candidate.id);
@@ -102,6 +108,7 @@ function studioRow(app: App, candidate: candidates.Candidate, auditions: readonl
     lessonToday: lesson ? { start: lesson.start ?? null } : null,
     hasTime: candidate.time.week.length > 0,
     lacksConsent: candidate.isMinor && candidate.consentOn === null,
+    hurtSince: hurtOf(app, candidate.id, who)?.since ?? null,
     today,
     auditions: shownAuditions(auditions, today).map((a) => studioAudition(app, a, today))
   };

@@ -28,6 +28,13 @@
       fits.{/if}
   </p>
 </div>
+{#if lesson.hurtSince}
+  <p class="fault">
+    <strong>It hurt at the desk on {say(lesson.hurtSince)}</strong>, and was not yet said to be well. No plan
+    is urged: <a href="{base}/what-if">see what lighter days would do</a>, and where it lasts, a licensed
+    health professional judges it.
+  </p>
+{/if}
 {#if lesson.plan?.short}
   <p class="soft">
     {lesson.plan.short.reasons[0]?.says} <a href="{base}/what-if">What would make it fit</a>
