@@ -129,6 +129,7 @@ for (const [where, looks] of [
       '/paper/wall',
       '/paper/note',
       '/today',
+      '/spots',
       '/log',
       '/readiness',
       '/call',
@@ -167,6 +168,10 @@ for (const [where, looks] of [
     await expectNothing('candidate');
     await page.goto(studio.origin + time!.replace(/\/time.*/, '/auditions/new'));
     await expectNothing('new audition');
+    await page.goto(`${studio.origin}${audition}/spots`);
+    await page.getByRole('link', { name: /^bars 31–32/ }).click();
+    await page.waitForURL('**/spots/*');
+    await expectNothing('spot');
     await page.goto(`${studio.origin}/nowhere`);
     await expectNothing('no such page');
     await page.goto(`${studio.origin}${audition}/desk`);
@@ -182,6 +187,15 @@ for (const [where, looks] of [
     await button(/^done/).click();
     await button(/^next/).click();
     await button(/^clean/).waitFor();
+    await expectNothing('desk: spot');
+    await button(/^another way/).click();
+    await expectNothing('desk: ways to practise');
+    await button(/^Close/).click();
+    await button(/^spot$/).click();
+    await button(/^Keep it/).click();
+    await expectNothing('desk: a spot is noted');
+    await button(/^Close/).click();
+    await button(/^1–84/).or(button(/^bars 1–84/)).click();
     await expectNothing('desk: work');
     await button(/^keys/).click();
     await expectNothing('desk: keys');
@@ -193,7 +207,7 @@ for (const [where, looks] of [
     await expectNothing('desk: not yet');
     await button(/^it hurts/).click();
     await expectNothing('desk: it hurts');
-    await button(/^Stop for today/).click();
+    await button(/^Stop, and tell nobody/).click();
     await expectNothing('desk: end of the day');
   });
 }

@@ -66,6 +66,7 @@ test('every screen is sent as valid HTML', async ({ page }) => {
       '/list/new',
       '/list/import',
       '/today',
+      '/spots',
       '/desk',
       '/log',
       '/readiness',

@@ -27,6 +27,8 @@ import { type DeskDraft, DeviceQueue, type QueueState } from './device/queue';
 /** After a line was missed it is tried again after so long. */
 const AGAIN_MS = 15_000;
 
+type BlockSet = Extract<DeskEvent, { kind: 'set' }>['set'];
+
 /** Who sits before it: the account, and whether it is the candidate's own. */
 export type Player = { readonly account: string; readonly isCandidate: boolean };
 
@@ -173,10 +175,15 @@ export class DeskSession {
   end = (how: BlockEnd) => this.#inTurn(() => this.#end(how));
 
   /** Sets one thing of one block of the day. */
-  set = (block: string, set: { minutes: number } | { place: number } | { isDropped: boolean }) =>
+  set = (block: string, set: BlockSet) => this.change(block, () => set);
+
+  /** The same, from how the block and the day stand when it is its turn: what is done fast after each other adds up. Null changes nothing. */
+  change = (id: string, make: (block: DeskBlock, day: DeskDay) => BlockSet | null) =>
     this.#inTurn(async () => {
       await this.#makeDay();
-      await this.#keep({ kind: 'set', date: this.#date, block, set });
+      const block = this.day?.blocks.find((one) => one.id === id);
+      const set = block ? make(block, this.day!) : null;
+      if (set) await this.#keep({ kind: 'set', date: this.#date, block: id, set });
     });
 
   /** Puts a block into the day; `place` lies between those of its neighbours. */

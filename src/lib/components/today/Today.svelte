@@ -46,15 +46,17 @@
   const pick = (id: string) => (picked = picked === id ? null : id);
 
   /** Between the blocks it is to stand between. */
-  async function shift(by: -1 | 1) {
-    const [a, b] = by < 0 ? [blocks[index - 2], blocks[index - 1]] : [blocks[index + 1], blocks[index + 2]];
-    const from = a?.place ?? (b?.place ?? 0) - 2;
-    const to = b?.place ?? (a?.place ?? 0) + 2;
-    await session.set(inHand!.id, { place: (from + to) / 2 });
-  }
-  async function lengthen(by: number) {
-    await session.set(inHand!.id, { minutes: Math.min(360, Math.max(1, inHand!.minutes + by)) });
-  }
+  const shift = (by: -1 | 1) =>
+    session.change(inHand!.id, ({ id }, day) => {
+      const open = day.blocks.filter((block) => !block.isDropped);
+      const at = open.findIndex((block) => block.id === id);
+      if (!open[at + by]) return null;
+      const [a, b] = by < 0 ? [open[at - 2], open[at - 1]] : [open[at + 1], open[at + 2]];
+      const from = a?.place ?? (b?.place ?? 0) - 2;
+      return { place: between(from, b?.place) };
+    });
+  const lengthen = (by: number) =>
+    session.change(inHand!.id, ({ minutes }) => ({ minutes: Math.min(360, Math.max(1, minutes + by)) }));
   /** Two halves, so that something else can lie between. */
   async function split() {
     const { id, minutes, place, run, isDropped, ...block } = inHand!;

@@ -85,7 +85,7 @@
         name={lesson.items.find(({ id }) => id === spot.itemId)?.name}
         isNext={i === 0}
       />{/each}
-    {#if lesson.spots.length > SPOTS_SHOWN}<p class="soft">
+    {#if lesson.spots.length > SPOTS_SHOWN}<p class="all">
         <a href="{base}/spots">All {lesson.spots.length} open spots</a>
       </p>{/if}
   </section>
@@ -125,6 +125,10 @@
   }
   .spots > :global(form) {
     margin-bottom: 10px;
+  }
+  .all a {
+    display: inline-block;
+    padding: 6px 0;
   }
   .scroll {
     position: relative;
