@@ -44,11 +44,11 @@ const SHOTS = [
         .click()
         .then(() => page.getByText(/min short → fits/).waitFor())
   ],
-  ['countback-new', 'Teo', ''],
   ['countback-phone', 'Sanne', '', null, PHONE],
   ['today', 'Ilka', '/today'],
   ['desk', 'Ilka', '/desk', atWork, TABLET],
   ['desk-phone', 'Noor', '/desk', atWork, PHONE],
+  ['spots', 'Ilka', '/spots'],
   ['studio', '', '/studio'],
   ['candidate', 'Ilka', 'candidate'],
   ['lesson', 'Ilka', '/lesson'],

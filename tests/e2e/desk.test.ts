@@ -47,7 +47,7 @@ test('a day is played by keys alone, from Begin to tomorrow, and the plan is lai
     'today is the first page, with the sum against the minutes and why each block is there',
     async () => {
       await enter(page, 'Ilka');
-      // 8 + 6 of warm-up and fundamentals, and the plan's own of 24 November
+      // 8 + 6 of warm-up and two fundamentals, and the plan's own of 24 November
       const blocks = page.locator('.wide .block');
       const minutes = await blocks.locator('.minutes').allInnerTexts();
       const sum = minutes.reduce((total, text) => total + Number(text), 0);
@@ -57,11 +57,12 @@ test('a day is played by keys alone, from Begin to tomorrow, and the plan is lai
     }
   );
 
-  await step('Begin leads to the desk; warm-up and fundamentals pass', async () => {
+  await step('Begin leads to the desk; the warm-up and the fundamentals whose turn it is pass', async () => {
     await page.getByRole('button', { name: /^Begin/ }).press('Enter');
     await page.waitForURL('**/desk*');
     await pass(page, 'Warm-up');
-    await pass(page, 'Fundamentals');
+    await pass(page, 'Breath, then long tones from the middle');
+    await pass(page, 'Single tongue on one note, four tempos');
   });
 
   await step('a spot comes before its bars, from a click below, by a way that can be changed', async () => {
@@ -168,10 +169,10 @@ test('a day is played by keys alone, from Begin to tomorrow, and the plan is lai
 
   await step('the rest of the day ends with tomorrow', async () => {
     const all = Number(/of (\d+)/.exec(await face(page).locator('.time').innerText())![1]);
-    for (let n = 5; n <= all; n += 1) {
+    for (let n = 6; n <= all; n += 1) {
       await expect(face(page).getByText(`block ${n} of ${all}`)).toBeVisible();
       // one is left to end by itself, and answered long after: what passes until then is not played
-      if (n === 5) await page.clock.fastForward('40:00');
+      if (n === 6) await page.clock.fastForward('40:00');
       else await page.keyboard.press('e');
       await expect(face(page).getByRole('button', { name: n < all ? /^next/ : /^done/ })).toBeVisible();
       await right(page);
@@ -192,7 +193,7 @@ test('a day is played by keys alone, from Begin to tomorrow, and the plan is lai
     await expect(rows).toHaveCount(1);
     await expect(rows.locator('.marks')).toHaveCount(3);
     await expect(rows.getByRole('img', { name: 'clean, not yet, clean, clean, clean' })).toBeVisible();
-    // seven minutes of the fifth block, of which the two before it, answered within seconds, have a minute each
+    // seven minutes of the sixth block, of which the two before it, answered within seconds, have a minute each
     const minutes = await page
       .locator('tbody tr', { hasText: 'Tue 24 Nov' })
       .locator('.number')
@@ -349,7 +350,7 @@ test('on a phone a day is changed by hand, less time is fitted in, and answers a
         .locator('.what strong')
         .allInnerTexts();
     const before = await names();
-    expect(before.slice(0, 2)).toEqual(['Warm-up', 'Fundamentals']);
+    expect(before.slice(0, 2)).toEqual(['Warm-up', 'Breath, then long tones from the middle']);
     await page.locator('.column li button').nth(2).tap();
     const words = page.locator('.column').getByRole('group');
     await words.getByRole('button', { name: 'earlier' }).tap();
@@ -446,4 +447,32 @@ test('on a phone a day is changed by hand, less time is fitted in, and answers a
     await page.getByRole('button', { name: 'Put it back' }).tap();
     await expect(page.getByRole('link', { name: /^bars 20–21/ })).toBeVisible();
   });
+
+  await step(
+    'fundamentals are changed: what cannot come is said at its place, and the next day has the rest',
+    async () => {
+      await page.getByRole('link', { name: 'Time', exact: true }).tap();
+      await page.waitForURL('**/time*');
+      await alive(page);
+      await expect(page.getByText(/^These ask 3\d minutes a week; there are 36\.$/)).toBeVisible();
+      await page.getByRole('button', { name: 'Add one' }).tap();
+      const last = page.locator('.turn').last();
+      await last.getByLabel('What').fill('Echoes down the stairs');
+      await last.getByLabel('Minutes').fill('7');
+      await last.getByLabel('How often').selectOption('on these days');
+      await page.getByRole('button', { name: 'Save and lay the plan again' }).tap();
+      await expect(page.getByText('Which days of the week?')).toBeVisible();
+      await expect(page.getByText('There are 6 minutes a day: it would never come.')).toBeVisible();
+      await last.getByLabel('Minutes').fill('3');
+      await last.getByLabel('Thu').check();
+      await page.getByRole('button', { name: 'Save and lay the plan again' }).tap();
+      await page.waitForURL('**/auditions/*');
+      await studio.at('2026-11-26T08:00:00Z');
+      await page.goto('/');
+      await page.waitForURL('**/today');
+      await alive(page);
+      // it was never done, so it comes before what was
+      await expect(page.locator('.column li').nth(1)).toContainText('Echoes down the stairs');
+    }
+  );
 });

@@ -234,7 +234,8 @@ export class DeskSession {
     if (!this.block?.run) return;
     // what passes until the end is answered is not played
     const seconds = Math.round(Math.min(this.seconds, this.#planned));
-    await this.#keep({ kind: 'end', date: this.#date, block: this.block.id, seconds, how });
+    const done = seconds > 0 && this.block.fundamental ? { fundamental: this.block.fundamental } : {};
+    await this.#keep({ kind: 'end', date: this.#date, block: this.block.id, seconds, how, ...done });
     this.#clock.stop();
     if (how === 'next' || how === 'shorter') await this.#begin();
   }

@@ -7,15 +7,20 @@
   import { BREAK_MIN_PER_HOUR, weekCautions } from '$lib/core/plan';
   import { WEEKDAY_NAMES } from '$lib/core/units';
   import type { TimeForm } from '$lib/schema/time-form';
+  import RotationEditor from './RotationEditor.svelte';
   import { keptForm } from '$lib/state/kept-form';
 
   let {
     form: initial,
     draftKey,
+    instruments,
+    today,
     from
   }: {
     form: SuperValidated<TimeForm>;
     draftKey: string;
+    instruments: string;
+    today: string;
     /** Audition to go back to. */ from: string | null;
   } = $props();
 
@@ -36,6 +41,7 @@
       gross - lessons - $form.warmUpMin - $form.fundamentalsMin - BREAK_MIN_PER_HOUR * Math.floor(gross / 60)
     );
   }
+  const practised = $derived([1, 2, 3, 4, 5, 6, 7].filter((day) => grossOf(day) > 0));
   const total = $derived(
     [1, 2, 3, 4, 5, 6, 7].reduce((sum, day) => sum + (grossOf(day) > 0 ? leftOf(day) : 0), 0)
   );
@@ -206,6 +212,14 @@
       >
     </section>
   </div>
+  <RotationEditor
+    {form}
+    errors={$errors.rotation}
+    minutesADay={$form.fundamentalsMin || 0}
+    {practised}
+    {instruments}
+    {today}
+  />
   <button class="action main save" disabled={$submitting}>Save and lay the plan again</button>
 </form>
 

@@ -7,6 +7,8 @@ export * from './tempo-moves';
 export * from './held';
 export * from './log-line';
 export * from './less-time';
+export * from './rotation';
+export * from './rotation-sets';
 export * from './spots/spot';
 export * from './spots/spot-line';
 export * from './spots/spot-state';

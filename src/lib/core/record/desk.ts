@@ -54,7 +54,9 @@ const roadBlock = z.strictObject({
   dueOn: dateField.nullable(),
   work: deskWork.nullable(),
   /** Missing in days begun before there were any. */
-  spots: z.array(spotToDo).max(12).optional()
+  spots: z.array(spotToDo).max(12).optional(),
+  /** The entry of the rotation that it is. */
+  fundamental: idField.optional()
 });
 export type RoadBlock = Immutable<z.infer<typeof roadBlock>>;
 
@@ -118,7 +120,9 @@ export const deskEvent = z.discriminatedUnion('kind', [
     ...block,
     kind: z.literal('end'),
     seconds: z.number().int().min(0).max(43_200),
-    how: z.enum(BLOCK_ENDS)
+    how: z.enum(BLOCK_ENDS),
+    /** The entry of the rotation that was done with it. */
+    fundamental: idField.optional()
   }),
   /** One thing of one block set by hand; of several the latest counts. */
   z.strictObject({

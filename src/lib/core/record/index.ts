@@ -3,6 +3,7 @@ export * from './call';
 export * from './desk';
 export * from './family';
 export * from './fields';
+export * from './fundamental';
 export * from './item';
 export * from './lesson';
 export * from './lines';

@@ -1,6 +1,7 @@
 /** A candidate's practice time: the week, dates that differ, lessons and mocks. */
 import { z } from 'zod';
 import { dateField, minutesField, shortText, timeField } from './fields';
+import { fundamental } from './fundamental';
 import type { Immutable } from './immutable';
 
 const span = { start: timeField.optional(), minutes: minutesField(1) };
@@ -36,6 +37,8 @@ export const timeFields = {
     .max(14, 'At most fourteen lessons a week.'),
   mocks: z.array(mock).max(60),
   warmUpMin: minutesField(0, 120),
-  fundamentalsMin: minutesField(0, 240)
+  fundamentalsMin: minutesField(0, 240),
+  /** Fundamentals by turns, within those minutes; missing: one block of them a day. */
+  rotation: z.array(fundamental).max(40, 'At most forty fundamentals.').optional()
 };
 export type PracticeTime = Immutable<z.infer<z.ZodObject<typeof timeFields>>>;

@@ -36,7 +36,9 @@ export function playAtDesk(app: App, player: Player, date: string): ReadonlySet<
   desk.say({ kind: 'day', blocks: [...view.roadMap] });
   const counts = new Map<string, number>();
   for (const { itemId } of view.spots) counts.set(itemId, (counts.get(itemId) ?? 0) + 1);
-  const played = view.roadMap.filter(({ kind, work }) => work !== null || kind === 'warm-up');
+  const played = view.roadMap.filter(
+    ({ kind, work }) => work !== null || kind === 'warm-up' || kind === 'fundamentals'
+  );
   for (const block of played) playBlock(desk, block, player, counts);
   keepDeskEvents(app, who, { candidateId, events: desk.events });
   return new Set(played.map(({ itemId }) => itemId ?? ''));
@@ -62,7 +64,7 @@ class DemoDesk {
 
 function playBlock(
   desk: DemoDesk,
-  { id, itemId, minutes, work, bars }: RoadBlock,
+  { id, itemId, minutes, work, bars, fundamental }: RoadBlock,
   { random, easeOf }: Player,
   counts: Map<string, number>
 ): void {
@@ -95,7 +97,8 @@ function playBlock(
     if (next) desk.say({ kind: 'part', block: id, ...next });
   }
   desk.pass(ATTEMPT_SECONDS);
-  desk.say({ kind: 'end', block: id, seconds: minutes * 60, how: 'next' });
+  const done = fundamental === undefined ? {} : { fundamental };
+  desk.say({ kind: 'end', block: id, seconds: minutes * 60, how: 'next', ...done });
 }
 
 function findSpot(

@@ -2,7 +2,9 @@
  * Fills an empty database with the demo studio and the weeks behind it. Its players practise what each day's plan
  * asks, miss days and get on with some items better than with others; all by a fixed seed and counted from today.
  */
+import { startingSet } from '../../core/practice';
 import { TICKED_CHECKS } from '../../core/readiness';
+import { type Often, familyOf } from '../../core/record';
 import { type PlannedBlock, type SeasonPlan, barsOf, rungOfBlock } from '../../core/season';
 import { dayOf, formatDate } from '../../core/units';
 import { instantOf } from '../../core/units/zone';
@@ -25,6 +27,14 @@ import { DEMO_CANDIDATES, DEMO_TEACHER, DEMO_ZONE } from './studio';
 
 /** No password fits: the demo is entered by one click. */
 const NO_PASSWORD = 'demo';
+
+/** How often each of a player's fundamentals comes: six minutes a day are enough for all. */
+const OFTEN: readonly Often[] = [
+  { kind: 'every', days: 1 },
+  { kind: 'a-week', times: 2 },
+  { kind: 'weekdays', weekdays: [2, 4] },
+  { kind: 'a-week', times: 1 }
+];
 
 /** Small seeded generator (mulberry32): the same demo every day. */
 function randomFrom(seed: number): () => number {
@@ -209,7 +219,10 @@ function timeOf(demo: DemoCandidate | DemoTaker, today: number) {
     })),
     lessons: [{ weekday, start, minutes, isInside: true }],
     warmUpMin: 8,
-    fundamentalsMin: 6
+    fundamentalsMin: 6,
+    rotation: startingSet(familyOf(demo.instruments))
+      .slice(0, OFTEN.length)
+      .map((one, i) => ({ ...one, id: `turn-${i + 1}`, minutes: 3, often: OFTEN[i]! }))
   };
 }
 

@@ -31,6 +31,10 @@ const statements = preparedOnce((db) => ({
        ORDER BY json_extract(event_json, '$.atMs') DESC, rowid DESC LIMIT 1`
     )
     .pluck(),
+  fundamentals: db.prepare<[string, string], { id: string; date: string }>(
+    `SELECT json_extract(event_json, '$.fundamental') AS id, max(date) AS date FROM desk_event
+     WHERE candidate_id = ? AND date < ? AND json_extract(event_json, '$.fundamental') IS NOT NULL GROUP BY 1`
+  ),
   count: db
     .prepare<[string, string], number>('SELECT count(*) FROM desk_event WHERE candidate_id = ? AND date = ?')
     .pluck(),
@@ -65,6 +69,13 @@ export function latestHurt(db: Db, candidateId: string): DeskEvent | undefined {
   const text = statements(db).hurt.get(candidateId);
   return text === undefined ? undefined : (JSON.parse(text) as DeskEvent);
 }
+/** When each entry of the rotation was last done before a date, by id. */
+export const fundamentalsBefore = (db: Db, candidateId: string, date: string): Map<string, string> =>
+  new Map(
+    statements(db)
+      .fundamentals.all(candidateId, date)
+      .map(({ id, date: on }) => [id, on])
+  );
 export const countDeskEvents = (db: Db, candidateId: string, date: string) =>
   statements(db).count.get(candidateId, date)!;
 export const deskDaysSince = (db: Db, candidateId: string, date: string) =>

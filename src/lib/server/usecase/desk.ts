@@ -61,11 +61,11 @@ export const readToday = useCase({
       candidate: { id: candidate.id, name: candidate.name },
       today,
       thereMin: plan ? clockMinutes(plan, today) : 0,
-      roadMap: roadMapOn(season, plan, spots, today),
-      canAdd: plan ? blocksToAdd(plan, factsOf(season, spots), today) : [],
+      roadMap: roadMapOn(app, season, plan, spots, today),
+      canAdd: plan ? blocksToAdd(plan, factsOf(app, season, spots, today), today) : [],
       tomorrow: {
         date: tomorrow,
-        roadMap: roadMapOn(season, plan, spots, tomorrow)
+        roadMap: roadMapOn(app, season, plan, spots, tomorrow)
       },
       // today's, and those of lately that were left open
       events: days.flatMap((date) => {
@@ -98,15 +98,17 @@ const readItem = (item: ListItem): TodayView['items'][number] => ({
 const isLeftOpen = (events: readonly DeskEvent[], date: string) =>
   readDeskDay(events, date)?.blocks.some((block) => block.run && !block.run.end) ?? false;
 
-const factsOf = (season: Season, spots: readonly SpotNow[]) => ({
+const factsOf = (app: App, season: Season, spots: readonly SpotNow[], date: string) => ({
   items: [...season.items, ...season.others],
   time: season.request.time,
   schools: season.request.schools,
   log: season.log,
-  spots
+  spots,
+  doneOn: desk.fundamentalsBefore(app.db, season.candidate.id, date)
 });
 
 function roadMapOn(
+  app: App,
   season: Season,
   plan: SeasonPlan | null,
   spots: readonly SpotNow[],
@@ -118,7 +120,7 @@ function roadMapOn(
       .update(JSON.stringify([season.candidate.id, date, index, itemId]))
       .digest('base64url')
       .slice(0, 32);
-  return makeRoadMap(plan, factsOf(season, spots), date, idOf);
+  return makeRoadMap(plan, factsOf(app, season, spots, date), date, idOf);
 }
 
 /**

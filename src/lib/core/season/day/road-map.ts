@@ -4,6 +4,7 @@
  * model, section 1; the constants are judgement.
  */
 import type { DeskWork, PlanItem, PracticeTime, RoadBlock, Schools, Touch } from '../../record';
+import { rotationOn } from '../../practice';
 import { clicksLower, fitLadder } from '../../tempo';
 import { type Minutes, SAME_TEMPO, dayOf, sayDate } from '../../units';
 import { schoolsOf } from '../climb/climb';
@@ -31,7 +32,9 @@ const SETTINGS_BELOW = 5;
 
 type Facts = {
   readonly items: readonly PlanItem[];
-  readonly time: Pick<PracticeTime, 'warmUpMin' | 'fundamentalsMin'>;
+  readonly time: Pick<PracticeTime, 'warmUpMin' | 'fundamentalsMin' | 'rotation'>;
+  /** When each entry of the rotation was last done, by id. */
+  readonly doneOn?: ReadonlyMap<string, string>;
   readonly schools?: Partial<Schools> | undefined;
   readonly log: readonly Touch[];
   /** Hardest first. */
@@ -48,13 +51,25 @@ export function makeRoadMap(
 ): RoadBlock[] {
   const day = plan.days.find((one) => one.date === date);
   if (!day || (day.capacityMin === 0 && day.blocks.length === 0)) return [];
-  const { warmUpMin, fundamentalsMin } = facts.time;
+  const { warmUpMin } = facts.time;
   const blocks = [
     ...ofNoItem('warm-up', warmUpMin, 'Warm-up', 'from the middle of the range outwards'),
-    ...ofNoItem('fundamentals', fundamentalsMin, 'Fundamentals', 'each day some of them'),
+    ...fundamentalsOn(facts, date),
     ...day.blocks.map((block) => roadBlockOf(plan, facts, date, block))
   ];
   return withRests(blocks).map((block, i) => ({ id: idOf(i, block.itemId), ...block }));
+}
+
+/** Those whose turn it is; one block of them all where there is no rotation. */
+function fundamentalsOn(
+  { time: { fundamentalsMin, rotation = [] }, doneOn = new Map() }: Facts,
+  date: string
+): BlockWithoutId[] {
+  if (rotation.length === 0)
+    return ofNoItem('fundamentals', fundamentalsMin, 'Fundamentals', 'each day some of them');
+  return rotationOn(rotation, doneOn, date, fundamentalsMin).turns.flatMap(({ id, name, minutes, why }) =>
+    ofNoItem('fundamentals', minutes, name, why).map((block) => ({ ...block, fundamental: id }))
+  );
 }
 
 /** A block of an item that the plan does not have that day: at what holds, or towards its next rung; in the list's order. */

@@ -19,7 +19,13 @@
       Real minutes, not wishes: the plan is laid inside them. It serves every audition of this candidate.
     </p>
   </div>
-  <TimeEditor form={data.form} draftKey="time {data.candidate.id}" from={data.head?.auditionId ?? null} />
+  <TimeEditor
+    form={data.form}
+    draftKey="time {data.candidate.id}"
+    instruments={data.candidate.instruments}
+    today={data.today}
+    from={data.head?.auditionId ?? null}
+  />
 </div>
 
 <style>
