@@ -56,10 +56,10 @@
   const offers = $derived.by(() => {
     if (!spot) return [];
     const known = view.spots.find(({ id }) => id === spot.id);
-    const about = { family: view.family, tries: [], issueOf: () => undefined, isHurt };
-    return known
-      ? known.offers
-      : offerMethods({ spot: { notHeld: [], ...spot }, ...about }).map(({ id }) => id);
+    if (known) return known.offers;
+    const issue = { notHeld: [], ...spot };
+    const offer = offerMethods({ spots: [issue], family: view.family, tries: [], isHurt });
+    return offer(issue).map(({ id }) => id);
   });
   const clicked = $derived.by(() => {
     if (!said || !item) return null;

@@ -95,13 +95,47 @@ export function heldTempo(
   today: DayNumber
 ): Held | null {
   const { stated } = section;
+  const isOpen = stated !== undefined && dayOf(stated.on) <= today;
+  let last: Standing | null = null;
+  for (const { standing } of standings(
+    touches,
+    isOpen ? section : { ...section, stated: undefined },
+    lead,
+    rules
+  ))
+    last = standing;
+  return last && { ...last, isAged: today - last.on > AGES_AFTER_DAYS };
+}
+
+/** What held of a section in the morning of any date, read from its item's touches (in time order) at one go; null: nothing. */
+export function heldMornings(
+  touches: readonly Touch[],
+  section: HeldSection,
+  lead: HeldSection,
+  rules: HoldRules
+): (date: string) => Bpm | null {
+  const days: { readonly date: string; readonly isStated: boolean; readonly bpm: Bpm | null }[] = [];
+  for (const { date, isStated, standing } of standings(touches, section, lead, rules)) {
+    const last = days.at(-1);
+    const day = { date, isStated, bpm: standing?.bpm ?? null };
+    if (last?.date === date && last.isStated === isStated) days[days.length - 1] = day;
+    else days.push(day);
+  }
+  // what is said to hold on a day does so from its morning on
+  return (date) => days.findLast((day) => (day.isStated ? day.date <= date : day.date < date))?.bpm ?? null;
+}
+
+/** What stands after each touch, and where something was stated, in order. */
+function* standings(touches: readonly Touch[], section: HeldSection, lead: HeldSection, rules: HoldRules) {
+  const { stated } = section;
   const partsHeld = section.parts && new PartsHeld(section.parts);
   let standing: Standing | null = null;
-  let isOpen = stated !== undefined && dayOf(stated.on) <= today;
+  let isOpen = stated !== undefined;
   for (const touch of touches) {
     if (isOpen && stated!.on <= touch.date) {
       standing = standingOf(stated!, section);
       isOpen = false;
+      yield { date: stated!.on, isStated: true, standing };
     }
     const bpm = playedTempo(touch, section, lead);
     if (bpm === null) continue;
@@ -109,9 +143,9 @@ export function heldTempo(
     if (!covers(touch, section)) continue;
     const isJoined = partsHeld?.areJoinedBy(touch, bpm) === true;
     standing = standingAfter(standing, { touch, bpm, isJoined }, section.unit, rules);
+    yield { date: touch.date, isStated: false, standing };
   }
-  if (isOpen) standing = standingOf(stated!, section);
-  return standing && { ...standing, isAged: today - standing.on > AGES_AFTER_DAYS };
+  if (isOpen) yield { date: stated!.on, isStated: true, standing: standingOf(stated!, section) };
 }
 
 function standingOf({ bpm, unit, evidence, on }: HoldsNow, section: HeldSection): Standing {

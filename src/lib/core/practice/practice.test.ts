@@ -1,6 +1,7 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { dayOf } from '../units';
-import { type HeldSection, type HoldRules, cleanShare, heldTempo } from './held';
+import { type HeldSection, type HoldRules, cleanShare, heldMornings, heldTempo } from './held';
 import { parseLogLine } from './log-line';
 import { type Touch, cleanRun } from './touch';
 
@@ -134,6 +135,37 @@ describe('what holds', () => {
   it('ages after fourteen days without evidence', () => {
     expect(held([touch('2026-11-10', 52, 'ccc')])!.isAged).toBe(false); // 14 days
     expect(held([touch('2026-11-09', 52, 'ccc')])!.isAged).toBe(true); // 15 days
+  });
+});
+
+describe('what held in a morning', () => {
+  const day = fc.integer({ min: 1, max: 20 }).map((n) => `2026-11-${String(n).padStart(2, '0')}`);
+  const played = fc.record({
+    date: day,
+    bpm: fc.constantFrom(48, 50, 52, 54),
+    marks: fc.constantFrom('ccc', 'cc', 'nn', 'cnn', 'c')
+  });
+  const stated = fc.option(
+    fc.record({ on: day, bpm: fc.constantFrom(46, 52, 56), evidence: fc.constant('teacher' as const) }),
+    { nil: undefined }
+  );
+  it('is what the log before it, and what was said until then, come to', () => {
+    fc.assert(
+      fc.property(fc.array(played, { maxLength: 12 }), stated, day, (given, says, morning) => {
+        const log = [...given]
+          .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0))
+          .map(({ date, bpm, marks }) => touch(date, bpm, marks));
+        const section: HeldSection = {
+          ...adagio,
+          ...(says ? { stated: { sectionId: 's', unit: 'quarter' as const, ...says } } : {})
+        };
+        const before = log.filter(({ date }) => date < morning);
+        expect(heldMornings(log, section, section, RULES)(morning)).toBe(
+          heldTempo(before, section, section, RULES, dayOf(morning))?.bpm ?? null
+        );
+      }),
+      { numRuns: 300 }
+    );
   });
 });
 

@@ -5,26 +5,31 @@ import type { Immutable } from './immutable';
 import { SPOT_FINDERS } from './words';
 
 export const barsSchema = z.strictObject({ fromBar: barField, toBar: barField });
+const inOrder = ({ fromBar, toBar }: z.infer<typeof barsSchema>) => fromBar <= toBar;
+const UPSIDE_DOWN = 'The bars are upside down.';
+const elsewhere = z.array(barsSchema.refine(inOrder, UPSIDE_DOWN)).max(12);
+const notHeld = z.array(shortText).max(12);
 
-export const spot = z.strictObject({
+const fields = z.strictObject({
   id: idField,
   itemId: idField,
   ...barsSchema.shape,
   /** What is wrong, in words; empty where only elements are named. */
   issue: shortText,
   /** Elements that do not hold there. */
-  notHeld: z.array(shortText).max(12),
+  notHeld,
   foundBy: z.enum(SPOT_FINDERS),
   /** The same passage at other bars: it rests only when each of them held once. */
-  elsewhere: z.array(barsSchema).max(12)
+  elsewhere
 });
+export const spot = fields.refine(inOrder, UPSIDE_DOWN);
 export type Spot = Immutable<z.infer<typeof spot>>;
 
 /** What can be set of a spot by hand; of several the latest counts. */
 export const spotSet = z.union([
   z.strictObject({ issue: shortText }),
-  z.strictObject({ notHeld: spot.shape.notHeld }),
-  z.strictObject({ elsewhere: spot.shape.elsewhere }),
+  z.strictObject({ notHeld }),
+  z.strictObject({ elsewhere }),
   /** Worked again from nothing, or laid to rest. */
   z.strictObject({ isOpen: z.boolean() }),
   /** Entered by mistake; false puts it back. */

@@ -69,14 +69,21 @@ function pageOf(app: App, auditionId: string) {
   const season = readSeason(app, auditionId);
   const { today } = season.own;
   const sectionsOf = new Map(planOf(app, season)?.plan.items.map(({ id, sections }) => [id, sections]) ?? []);
-  const items = [...season.items, ...season.others].map(({ id, name, fromBar, toBar, barsPerLine }) => ({
-    id,
-    name,
-    fromBar,
-    toBar,
-    barsPerLine,
-    sections: sectionsOf.get(id) ?? []
+  const others = season.others.map(({ auditionName, ...item }) => ({
+    ...item,
+    name: `${item.name} (${auditionName})`
   }));
+  // fresh pages have no bars to come back to
+  const items = [...season.items, ...others]
+    .filter(({ kind }) => kind !== 'sight-reading')
+    .map((item) => ({
+      id: item.id,
+      name: item.name,
+      fromBar: item.fromBar,
+      toBar: item.toBar,
+      barsPerLine: item.barsPerLine,
+      sections: sectionsOf.get(item.id) ?? []
+    }));
   return {
     audition: { id: season.audition.id, name: season.audition.name },
     candidate: { id: season.candidate.id, name: season.candidate.name },
@@ -103,7 +110,7 @@ export const readSpot = useCase({
   run: (app: App, input: { auditionId: string; spotId: string }) => {
     const { spots, items, ...page } = pageOf(app, input.auditionId);
     const spot = orNotFound(spots.find(({ id }) => id === input.spotId));
-    const item = items.find(({ id }) => id === spot.itemId)!;
+    const item = orNotFound(items.find(({ id }) => id === spot.itemId));
     return { ...page, item, spot: { ...viewOfSpot(spot), tries: spot.tries } };
   }
 });

@@ -5,7 +5,7 @@
 import type { InstrumentFamily } from '../../record/family';
 import { type Share, SAME_TEMPO } from '../../units';
 import { ELEMENTS, type Element } from '../elements';
-import type { SpotTry } from '../spots/spot';
+import { type SpotTry, triesBySpot } from '../spots/spot';
 import { METHODS, type Method } from './catalogue';
 
 /** So many are offered. */
@@ -32,45 +32,63 @@ export function elementsOf({ issue, notHeld }: { issue: string; notHeld: readonl
   );
 }
 
+type Issue = { readonly id: string; readonly issue: string; readonly notHeld: readonly string[] };
 type About = {
-  readonly spot: { readonly id: string; readonly issue: string; readonly notHeld: readonly string[] };
+  /** All spots that are known of this person. */
+  readonly spots: readonly Issue[];
   /** Null where it is not known: then all fit. */
   readonly family: InstrumentFamily | null;
-  /** Tries of all spots of this person, in the order played. */
+  /** Tries of all their spots, in the order played. */
   readonly tries: readonly SpotTry[];
-  /** The issue of a spot; undefined where it is gone. */
-  readonly issueOf: (
-    spotId: string
-  ) => { readonly issue: string; readonly notHeld: readonly string[] } | undefined;
   /** Then nothing that tires. */
   readonly isHurt: boolean;
 };
 
-/** At most six, the one proposed first; at least one. */
-export function offerMethods({ spot, family, tries, issueOf, isHurt }: About): Method[] {
-  const own = tries.filter(({ spotId }) => spotId === spot.id);
-  const last = own.findLast(({ method }) => method !== null)?.method;
-  const wanted = elementsOf(spot);
-  const isLike = (id: string) => {
-    const issue = issueOf(id);
-    return issue !== undefined && elementsOf(issue).some((element) => wanted.includes(element));
-  };
-  const others = [...new Set(tries.map(({ spotId }) => spotId))].filter((id) => id !== spot.id);
-  const likes = new Set([spot.id, ...others.filter(isLike)]);
-  const like = tries.filter(({ spotId }) => likes.has(spotId));
-  const used = new Set(like.flatMap(({ method }) => method ?? []));
-  const worked = new Map([...used].map((id) => [id, shareThatWorked(id, like)]));
-  const open = METHODS.filter(
-    ({ id, families, isTiring }) =>
-      id !== last && (!families || family === null || families.includes(family)) && !(isHurt && isTiring)
-  );
-  const ranked = open.map((method, place) => ({
-    method,
-    place,
-    fits: wanted.length === 0 || method.goodFor.some((element) => wanted.includes(element)),
-    used: own.filter((one) => one.method === method.id).length,
-    worked: worked.get(method.id) ?? PRESUMED_SHARE
+/** Offers for each spot at most six methods, the one proposed first; at least one. What all spots tell together is read once. */
+export function offerMethods({ spots, family, tries, isHurt }: About): (spot: Issue) => Method[] {
+  const bySpot = triesBySpot(tries);
+  const elements = new Map(spots.map((spot) => [spot.id, elementsOf(spot)]));
+  // what spots with the same elements tell is told together
+  const groups = new Map<string, { readonly elements: readonly Element[]; readonly results: Result[] }>();
+  for (const [id, own] of bySpot) {
+    const named = elements.get(id) ?? [];
+    const group = groups.get(named.join()) ?? { elements: named, results: [] };
+    group.results.push(...resultsOf(own));
+    groups.set(named.join(), group);
+  }
+  const told = [...groups.values()].map((group) => ({
+    elements: group.elements,
+    counts: countByMethod(group.results)
   }));
+  const fitting = METHODS.filter(
+    ({ families, isTiring }) =>
+      (!families || family === null || families.includes(family)) && !(isHurt && isTiring)
+  );
+  return (spot) => {
+    const own = bySpot.get(spot.id) ?? [];
+    const wanted = elementsOf(spot);
+    const like = told.filter((group) => group.elements.some((element) => wanted.includes(element)));
+    const alone = wanted.length === 0 ? [countByMethod(resultsOf(own))] : [];
+    return rank(fitting, wanted, own, [...like.map(({ counts }) => counts), ...alone]);
+  };
+}
+
+function rank(
+  fitting: readonly Method[],
+  wanted: readonly Element[],
+  own: readonly SpotTry[],
+  told: readonly Counts[]
+): Method[] {
+  const last = own.findLast(({ method }) => method !== null)?.method;
+  const ranked = fitting
+    .filter(({ id }) => id !== last)
+    .map((method, place) => ({
+      method,
+      place,
+      fits: wanted.length === 0 || method.goodFor.some((element) => wanted.includes(element)),
+      used: own.filter((one) => one.method === method.id).length,
+      worked: shareThatWorked(method.id, told)
+    }));
   ranked.sort(
     (a, b) => Number(b.fits) - Number(a.fits) || a.used - b.used || b.worked - a.worked || a.place - b.place
   );
@@ -82,25 +100,40 @@ export function offerMethods({ spot, family, tries, issueOf, isHurt }: About): M
   return [...new Set([...ways, ...methods])].slice(0, OFFERED);
 }
 
-/** How often what followed a method was cleaner than what came before it, at the same tempo or a higher. */
-export function shareThatWorked(method: string, tries: readonly SpotTry[]): Share {
-  const told = [...new Set(tries.map(({ spotId }) => spotId))].flatMap((spotId) =>
-    resultsOn(
-      method,
-      tries.filter((one) => one.spotId === spotId)
-    )
-  );
-  const worked = told.filter(Boolean).length;
-  return (worked + PRESUMED_TRIES * PRESUMED_SHARE) / (told.length + PRESUMED_TRIES);
+/** Whether what followed a method was cleaner than what came before it, at the same tempo or a faster one. */
+type Result = { readonly method: string; readonly hasWorked: boolean };
+
+/** How often each method worked, of how many times. */
+type Counts = ReadonlyMap<string, { readonly worked: number; readonly all: number }>;
+function countByMethod(results: readonly Result[]): Counts {
+  const counts = new Map<string, { worked: number; all: number }>();
+  for (const { method, hasWorked } of results) {
+    const { worked, all } = counts.get(method) ?? { worked: 0, all: 0 };
+    counts.set(method, { worked: worked + (hasWorked ? 1 : 0), all: all + 1 });
+  }
+  return counts;
 }
 
-/** Of one spot, for each time a method was used between two others: whether it worked. */
-function resultsOn(method: string, tries: readonly SpotTry[]): boolean[] {
+/** Share of the times that a method worked, with so many presumed at a half. */
+function shareThatWorked(method: string, told: readonly Counts[]): Share {
+  let worked = PRESUMED_TRIES * PRESUMED_SHARE;
+  let all = PRESUMED_TRIES;
+  for (const counts of told) {
+    const count = counts.get(method);
+    worked += count?.worked ?? 0;
+    all += count?.all ?? 0;
+  }
+  return worked / all;
+}
+
+/** Of one spot's tries: a result for each time a method was used between two others. */
+export function resultsOf(tries: readonly SpotTry[]): Result[] {
   return tries.flatMap((one, i) => {
-    if (one.method !== method || tries[i - 1]?.method === method) return [];
+    const { method } = one;
     const before = tries[i - 1];
-    const after = tries.slice(i).find((later) => later.method !== method);
-    return before && after ? [hasWorked(before, after)] : [];
+    if (method === null || !before || before.method === method) return [];
+    const after = tries.slice(i + 1).find((later) => later.method !== method);
+    return after ? [{ method, hasWorked: hasWorked(before, after) }] : [];
   });
 }
 

@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { ELEMENTS } from '../elements';
 import type { SpotTry } from '../spots/spot';
 import { METHODS, methodOf } from './catalogue';
-import { elementsOf, offerMethods, shareThatWorked } from './choose';
+import { elementsOf, offerMethods as offersFor, resultsOf } from './choose';
 import { lengthOf, readPattern } from './pattern';
 
-const spot = { id: 'leap', issue: 'flat after the leap', notHeld: [] };
+const spot = { id: 'leap', issue: 'flat after the leap', notHeld: [] as readonly string[] };
 let clock = 0;
 const tried = (method: string | null, marks: string, tempoBpm = 60, spotId = 'leap'): SpotTry => ({
   spotId,
@@ -19,13 +19,13 @@ const tried = (method: string | null, marks: string, tempoBpm = 60, spotId = 'le
   atMs: clock++,
   seconds: 30
 });
-const about = (tries: readonly SpotTry[] = []) => ({
-  spot,
-  family: 'winds' as const,
-  tries,
-  issueOf: () => spot,
-  isHurt: false
-});
+const about = (tries: readonly SpotTry[] = []) => ({ spot, family: 'winds' as const, tries, isHurt: false });
+type About = Omit<Parameters<typeof offersFor>[0], 'spots'> & { readonly spot: typeof spot };
+/** Others that are tried have the same issue. */
+const offerMethods = ({ spot: of, ...more }: About) => {
+  const others = [...new Set(more.tries.map(({ spotId }) => spotId))].filter((id) => id !== of.id);
+  return offersFor({ spots: [of, ...others.map((id) => ({ ...of, id }))], ...more })(of);
+};
 const idsOf = (methods: readonly { id: string }[]) => methods.map(({ id }) => id);
 
 describe('the methods', () => {
@@ -97,11 +97,11 @@ describe('what a spot is offered', () => {
       tried('sung', 'cn', 60, 'third'),
       tried(null, 'nn', 60, 'third')
     ];
-    expect(shareThatWorked('drone', worked)).toBe((1 + 2) / (1 + 4));
-    expect(shareThatWorked('sung', not)).toBe((0 + 2) / (1 + 4));
-    expect(
-      shareThatWorked('drone', [tried(null, 'nn', 60), tried('drone', 'cn'), tried(null, 'cc', 56)])
-    ).toBe(2 / 5);
+    expect(resultsOf(worked)).toEqual([{ method: 'drone', hasWorked: true }]);
+    expect(resultsOf(not)).toEqual([{ method: 'sung', hasWorked: false }]);
+    // cleaner, but slower
+    const slower = [tried(null, 'nn', 60), tried('drone', 'cn'), tried(null, 'cc', 56)];
+    expect(resultsOf(slower)).toEqual([{ method: 'drone', hasWorked: false }]);
     const offered = idsOf(offerMethods(about([...worked, ...not])));
     expect(offered[0]).toBe('drone');
     expect(offered).not.toContain('sung');

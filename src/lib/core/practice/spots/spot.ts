@@ -65,3 +65,13 @@ export function triesIn(log: readonly Touch[]): SpotTry[] {
   );
   return tries.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.atMs - b.atMs));
 }
+
+export function triesBySpot(tries: readonly SpotTry[]): Map<string, SpotTry[]> {
+  const groups = new Map<string, SpotTry[]>();
+  for (const one of tries) {
+    const group = groups.get(one.spotId);
+    if (group) group.push(one);
+    else groups.set(one.spotId, [one]);
+  }
+  return groups;
+}

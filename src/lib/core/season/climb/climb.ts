@@ -9,7 +9,7 @@ import {
   PRESUMED_CLEAN_SHARE,
   touchMinutes as runMinutes
 } from '../../plan';
-import { type Held, type HeldSection, type Touch, cleanShare, heldTempo } from '../../practice';
+import { type Held, type HeldSection, type Touch, cleanShare, heldMornings, heldTempo } from '../../practice';
 import { clickableRange, clicksBetween, clicksLower, sectionSeconds, targetOf } from '../../tempo';
 import {
   type Bpm,
@@ -99,14 +99,9 @@ export function schoolsOf(item: SeasonItem, general: Partial<Schools> | undefine
   return { ...DEFAULT_SCHOOLS, ...general, ...item.schools };
 }
 
-export function readSections(
-  item: SeasonItem,
-  touches: readonly Touch[],
-  inARow: number,
-  today: DayNumber,
-  aways: readonly Away[]
-): TimedSection[] {
-  const withTarget = item.sections.flatMap((section) => {
+/** An item's sections that have a tempo, as what holds is read of them; the first is its lead. */
+function heldSections(item: SeasonItem): { readonly section: SeasonSection; readonly target: HeldSection }[] {
+  return item.sections.flatMap((section) => {
     const target = targetOf(section.tempo);
     if (!target) return [];
     const read: HeldSection = {
@@ -119,6 +114,29 @@ export function readSections(
     };
     return [{ section, target: read }];
   });
+}
+
+/** What held of a section in the morning of any date; `touches` in time order. */
+export function morningsOf(
+  item: SeasonItem,
+  touches: readonly Touch[],
+  sectionId: string,
+  inARow: number,
+  aways: readonly Away[]
+): (date: string) => Bpm | null {
+  const sections = heldSections(item);
+  const target = sections.find(({ section }) => section.id === sectionId)?.target;
+  return target ? heldMornings(touches, target, sections[0]!.target, holdRules(inARow, aways)) : () => null;
+}
+
+export function readSections(
+  item: SeasonItem,
+  touches: readonly Touch[],
+  inARow: number,
+  today: DayNumber,
+  aways: readonly Away[]
+): TimedSection[] {
+  const withTarget = heldSections(item);
   return withTarget.map(({ section, target }) => {
     const held = heldTempo(touches, target, withTarget[0]!.target, holdRules(inARow, aways), today);
     const { lowest, highest } = clickableRange(target.unit);

@@ -10,13 +10,14 @@ import {
   offerMethods,
   spotTempo,
   standOfSpot,
+  triesBySpot,
   triesIn
 } from '../../practice';
 import type { InstrumentFamily, PlanItem, PracticeTime, Schools, SpotToDo, Touch } from '../../record';
 import { clicksBetween } from '../../tempo';
 import { type Bpm, type BeatUnit, type Clicks, type Minutes, dayOf, isInside } from '../../units';
 import { readAways } from '../../plan';
-import { readSections, schoolsOf } from '../climb/climb';
+import { morningsOf, readSections, schoolsOf } from '../climb/climb';
 import type { TimedSection } from '../climb/rungs';
 
 /** A spot has at most so long in a block, and all of them half of it; from so long a block on there is one. */
@@ -58,45 +59,33 @@ type Facts = {
 /** Spots of items that are on the list, hardest first; what the teacher laid first stands before all until it was worked. */
 export function spotsOn(known: readonly KnownSpot[], facts: Facts, today: string): SpotNow[] {
   const tries = triesIn(facts.log);
-  const issues = new Map(known.map((spot) => [spot.id, spot]));
+  const offersOf = offerMethods({ spots: known, tries, family: facts.family, isHurt: facts.isHurt });
+  const bySpot = triesBySpot(tries);
   const ordered = inTimeOrder(facts.log);
   const aways = readAways(facts.time.exceptions);
-  const once = keptOnce<readonly TimedSection[]>();
+  const sectionsOf = keptOnce<readonly TimedSection[]>();
+  const mornings = keptOnce<(date: string) => Bpm | null>();
+  const touchesOf = keptOnce<readonly Touch[]>();
   const now = known.flatMap((spot): SpotNow[] => {
     const item = facts.items.find(({ id }) => id === spot.itemId);
     if (!item) return [];
     const { inARow } = schoolsOf(item, facts.schools);
-    const own = tries.filter(({ spotId }) => spotId === spot.id);
-    const touches = ordered.filter(({ itemId }) => itemId === item.id);
-    const sectionsAt = (date: string, until: readonly Touch[]) =>
-      readSections(item, until, inARow, dayOf(date), aways);
-    const sectionIn = (sections: readonly TimedSection[]) =>
-      sections.find(({ section }) => isInside(spot, section));
-    const here = sectionIn(sectionsAt(today, touches));
+    const own = bySpot.get(spot.id) ?? [];
+    const touches = touchesOf(item.id, () => ordered.filter(({ itemId }) => itemId === item.id));
+    const here = sectionsOf(item.id, () => readSections(item, touches, inARow, dayOf(today), aways)).find(
+      (one) => isInside(spot, one.section)
+    );
     const section = here
       ? { id: here.section.id, unit: here.target.unit, heldBpm: here.held?.bpm ?? null }
       : null;
     const standing = standOfSpot(spot, own, {
       inARow,
       unit: section?.unit ?? 'quarter',
-      heldOn: (date) =>
-        sectionIn(
-          once(`${item.id} ${date}`, () =>
-            sectionsAt(
-              date,
-              touches.filter((touch) => touch.date < date)
-            )
-          )
-        )?.held?.bpm ?? null
+      heldOn: section
+        ? mornings(`${item.id} ${section.id}`, () => morningsOf(item, touches, section.id, inARow, aways))
+        : () => null
     });
     const bpm = section && spotTempo(own, inARow, section.unit);
-    const about = {
-      spot,
-      family: facts.family,
-      tries,
-      issueOf: (id: string) => issues.get(id),
-      isHurt: facts.isHurt
-    };
     return [
       {
         ...spot,
@@ -109,7 +98,7 @@ export function spotsOn(known: readonly KnownSpot[], facts: Facts, today: string
           section?.heldBpm && bpm !== null
             ? Math.max(0, clicksBetween(bpm, section.heldBpm, section.unit))
             : 0,
-        offers: offerMethods(about)
+        offers: offersOf(spot)
       }
     ];
   });
@@ -122,7 +111,7 @@ export function spotsOn(known: readonly KnownSpot[], facts: Facts, today: string
   );
 }
 
-/** Mornings are asked about once for each item, however many of its spots were tried that day. */
+/** What many spots ask alike is made once. */
 function keptOnce<T>() {
   const kept = new Map<string, T>();
   return (key: string, make: () => T): T => {

@@ -73,7 +73,7 @@
   <section class="spots">
     <h2>Spots</h2>
     {#key lesson.audition.id}<SpotEntry
-        items={lesson.items}
+        items={lesson.items.filter(({ kind }) => kind !== 'sight-reading')}
         newId={lesson.newSpotId}
         auditionId={lesson.audition.id}
         fault={(form && 'spotFault' in form ? form.spotFault : '') ?? ''}
