@@ -7,7 +7,7 @@ import { openStudio, TEACHER, timeOf } from '../../../../tests/fixtures/small-st
 import { exportCandidate, importArchive } from './archive';
 import { keepDeskEvents, readToday } from './desk';
 import { logTouch } from './log';
-import { readStudio } from './studio';
+import { readCandidate, readStudio, saveTime } from './studio';
 import { addSpot, readSpot, readSpotPage, setSpot } from './spots';
 
 const DAY_MS = 86_400_000;
@@ -212,5 +212,32 @@ describe('what hurts', () => {
     expect(readToday(app, ada, { auditionId }).hurt).not.toBeNull();
     keep([{ ...made, id: 'h2', seq: 2, atMs: now + 1, kind: 'hurt', isTold: true }]);
     expect(seen()).toBe('2026-11-24');
+  });
+});
+
+describe('a fundamental that was done at the desk', () => {
+  it('gives its turn to the next, from the day after', () => {
+    const names = () =>
+      readToday(app, ada, { auditionId })
+        .roadMap.filter(({ kind }) => kind === 'fundamentals')
+        .map(({ name }) => name);
+    const { candidate } = readCandidate(app, ada, { candidateId });
+    const often = { kind: 'every' as const, days: 1 };
+    const rotation = ['Long tones', 'Slurs'].map((name) => ({ id: name, name, minutes: 4, often }));
+    const time = { ...candidate.time, fundamentalsMin: 5, rotation };
+    saveTime(app, ada, { candidateId, time, version: candidate.timeVersion });
+    expect(names()).toEqual(['Long tones']);
+    const { roadMap } = readToday(app, ada, { auditionId });
+    const { id: block, fundamental } = roadMap.find(({ kind }) => kind === 'fundamentals')!;
+    const made = { device: 'tablet', atMs: now, date: '2026-11-24' };
+    keep([
+      { ...made, id: 'f0', seq: 0, kind: 'day', blocks: [...roadMap] },
+      { ...made, id: 'f1', seq: 1, kind: 'begin', block },
+      { ...made, id: 'f2', seq: 2, kind: 'end', block, seconds: 200, how: 'next', fundamental }
+    ]);
+    expect(names()).toEqual(['Long tones']);
+    expect(readToday(app, ada, { auditionId }).tomorrow.roadMap.map(({ name }) => name)).toContain('Slurs');
+    now += DAY_MS;
+    expect(names()).toEqual(['Slurs']);
   });
 });
