@@ -95,7 +95,7 @@ export function fillTimeForm(time: StoredTime, version: number): TimeForm {
   };
 }
 
-export const fillTurn = ({
+const fillTurn = ({
   often,
   tires: what = '',
   until: last = '',

@@ -155,6 +155,8 @@ export type TodayView = {
   /** What the clock gives today, in minutes. */
   readonly thereMin: number;
   readonly roadMap: readonly RoadBlock[];
+  /** Fundamentals that are due and have no minutes today. */
+  readonly waiting: readonly string[];
   /** Blocks that can be put in besides, one for each item. */
   readonly canAdd: readonly Omit<RoadBlock, 'id'>[];
   readonly tomorrow: { readonly date: string; readonly roadMap: readonly RoadBlock[] };

@@ -225,6 +225,10 @@
       >{#if waiting > 0}<span class="soft">; {waiting} wait for a day of their item</span>{/if}
     </p>
   {/if}
+  {#if view.waiting.length > 0}
+    <h3>Fundamentals</h3>
+    <p>Without minutes today, and first tomorrow: {view.waiting.join(', ')}.</p>
+  {/if}
   <h3>Tomorrow</h3>
   <p>
     {#if view.tomorrow.roadMap.length > 0}{sayDate(dayOf(view.tomorrow.date))},

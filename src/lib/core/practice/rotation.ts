@@ -6,9 +6,9 @@ import type { Fundamental, Often } from '../record';
 import { type DayNumber, type Minutes, WEEKDAY_NAMES, dayOf, sayDate, weekdayOf } from '../units';
 
 /** As it is on a day: after its last day it is what comes next, or nothing. */
-export type TurnOn = Pick<Fundamental, 'id' | 'name' | 'minutes' | 'often' | 'tires'>;
+type TurnOn = Pick<Fundamental, 'id' | 'name' | 'minutes' | 'often' | 'tires'>;
 
-export type Turn = TurnOn & {
+type Turn = TurnOn & {
   /** Days since it was due, 0 where it is due today. */
   readonly overdue: number;
   /** Why it is there. */

@@ -33,4 +33,3 @@ export type BlockEnd = (typeof BLOCK_ENDS)[number];
 
 /** Who found a spot. */
 export const SPOT_FINDERS = ['self', 'teacher', 'juror', 'probe', 'take'] as const;
-export type SpotFinder = (typeof SPOT_FINDERS)[number];

@@ -16,7 +16,7 @@ export { type Joint, type Part, agreedAbout, countingDownTo, joinAuditions } fro
 export { type Names, logOf, namesFor, viewOf } from './joint/view';
 export { type Tried, forAllTwins, tryAlone, trySeason } from './scratch/tried';
 export * from './climb/goal';
-export { type SpotNow, isFirst, isToDo, spotsOn } from './day/spots';
-export { blocksToAdd, clockMinutes, makeRoadMap } from './day/road-map';
+export { type SpotNow, isFirst, spotsOn } from './day/spots';
+export { blocksToAdd, clockMinutes, makeRoadMap, waitingOn } from './day/road-map';
 export { findRemedies } from './scratch/remedy';
 export type { Remedy } from './scratch/trial';

@@ -2,7 +2,14 @@
 import { createHash } from 'node:crypto';
 import { touchesOfDay, readDeskDay } from '../../core/practice';
 import { type DeskEvent, type RoadBlock, type Touch, familyOf } from '../../core/record';
-import { type SeasonPlan, type SpotNow, blocksToAdd, clockMinutes, makeRoadMap } from '../../core/season';
+import {
+  type SeasonPlan,
+  type SpotNow,
+  blocksToAdd,
+  clockMinutes,
+  makeRoadMap,
+  waitingOn
+} from '../../core/season';
 import { dayOf, formatDate } from '../../core/units';
 import type { DeskAnswer } from '../../schema/desk';
 import type { TodayView } from '../../schema/view';
@@ -56,12 +63,14 @@ export const readToday = useCase({
     const days = desk.deskDaysSince(app.db, candidate.id, since).filter((date) => date <= today);
     const tomorrow = formatDate(dayOf(today) + 1);
     const spots = spotsOfSeason(app, season, today);
+    const roadMap = roadMapOn(app, season, plan, spots, today);
     return {
       audition: { id: audition.id, name: audition.name },
       candidate: { id: candidate.id, name: candidate.name },
       today,
       thereMin: plan ? clockMinutes(plan, today) : 0,
-      roadMap: roadMapOn(app, season, plan, spots, today),
+      roadMap,
+      waiting: roadMap.length > 0 ? waitingOn(factsOf(app, season, spots, today), today) : [],
       canAdd: plan ? blocksToAdd(plan, factsOf(app, season, spots, today), today) : [],
       tomorrow: {
         date: tomorrow,

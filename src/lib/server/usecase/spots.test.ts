@@ -227,6 +227,7 @@ describe('a fundamental that was done at the desk', () => {
     const time = { ...candidate.time, fundamentalsMin: 5, rotation };
     saveTime(app, ada, { candidateId, time, version: candidate.timeVersion });
     expect(names()).toEqual(['Long tones']);
+    expect(readToday(app, ada, { auditionId }).waiting).toEqual(['Slurs']);
     const { roadMap } = readToday(app, ada, { auditionId });
     const { id: block, fundamental } = roadMap.find(({ kind }) => kind === 'fundamentals')!;
     const made = { device: 'tablet', atMs: now, date: '2026-11-24' };

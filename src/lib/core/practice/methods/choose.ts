@@ -9,7 +9,7 @@ import { type SpotTry, triesBySpot } from '../spots/spot';
 import { METHODS, type Method } from './catalogue';
 
 /** So many are offered. */
-export const OFFERED = 6;
+const OFFERED = 6;
 /** A share that worked is weighed with so many presumed at a half. */
 const PRESUMED_TRIES = 4;
 const PRESUMED_SHARE: Share = 0.5;

@@ -60,17 +60,22 @@ export function makeRoadMap(
   return withRests(blocks).map((block, i) => ({ id: idOf(i, block.itemId), ...block }));
 }
 
+const turnsOn = ({ time, doneOn = new Map() }: Pick<Facts, 'time' | 'doneOn'>, date: string) =>
+  rotationOn(time.rotation ?? [], doneOn, date, time.fundamentalsMin);
+
 /** Those whose turn it is; one block of them all where there is no rotation. */
-function fundamentalsOn(
-  { time: { fundamentalsMin, rotation = [] }, doneOn = new Map() }: Facts,
-  date: string
-): BlockWithoutId[] {
+function fundamentalsOn(facts: Facts, date: string): BlockWithoutId[] {
+  const { fundamentalsMin, rotation = [] } = facts.time;
   if (rotation.length === 0)
     return ofNoItem('fundamentals', fundamentalsMin, 'Fundamentals', 'each day some of them');
-  return rotationOn(rotation, doneOn, date, fundamentalsMin).turns.flatMap(({ id, name, minutes, why }) =>
+  return turnsOn(facts, date).turns.flatMap(({ id, name, minutes, why }) =>
     ofNoItem('fundamentals', minutes, name, why).map((block) => ({ ...block, fundamental: id }))
   );
 }
+
+/** Names of the fundamentals that are due on a date and have no minutes. */
+export const waitingOn = (facts: Pick<Facts, 'time' | 'doneOn'>, date: string): string[] =>
+  turnsOn(facts, date).wait.map(({ name }) => name);
 
 /** A block of an item that the plan does not have that day: at what holds, or towards its next rung; in the list's order. */
 export function blocksToAdd(plan: SeasonPlan, facts: Facts, date: string): Omit<RoadBlock, 'id'>[] {

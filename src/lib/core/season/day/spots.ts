@@ -126,7 +126,7 @@ export const isFirst = ({ firstSinceMs, tries }: Pick<SpotNow, 'firstSinceMs' | 
   firstSinceMs !== null && !tries.some(({ atMs }) => atMs > firstSinceMs);
 
 /** What is practised on a day: what is open, and what rests and is due to be asked. */
-export const isToDo = ({ state, dueOn }: Pick<SpotNow, 'state' | 'dueOn'>, date: string): boolean =>
+const isToDo = ({ state, dueOn }: Pick<SpotNow, 'state' | 'dueOn'>, date: string): boolean =>
   state === 'open' || (state === 'resting' && dueOn! <= date);
 
 /**
