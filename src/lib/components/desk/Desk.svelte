@@ -298,7 +298,7 @@
     />{:else if panel === 'keys'}<Keys onClose={() => (panel = null)} />
   {:else if panel === 'spot' && item && block}<SpotPanel
       {item}
-      bars={bars ?? item}
+      bars={block.bars ?? item}
       onFound={found}
       onClose={() => (panel = null)}
     />

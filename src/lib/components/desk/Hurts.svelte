@@ -8,7 +8,7 @@
   <p>
     Put the instrument down. Where pain, numbness, tingling or stiffness lasts or comes back, see a licensed
     health professional: a teacher or this page cannot judge it. Nothing is urged, and today’s further blocks
-    are left: none of it counts as missed.
+    are left.
   </p>
   <div>
     <button onclick={() => onRest(true)}>Stop, and tell my teacher</button>

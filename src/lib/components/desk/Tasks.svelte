@@ -17,13 +17,14 @@
 
   const spots = $derived(spotsOf(day, block));
   const inHand = $derived<TaskInHand>(block.run?.task ?? { part: 0 });
+  const first = $derived(block.firstPart ?? 0);
   /** While a spot is in hand the section stands as one: its parts come after. */
   const parts = $derived(
     inHand.spot === undefined ? Math.max(1, block.parts.length + (block.isJoined ? 1 : 0)) : 1
   );
   const tasks = $derived<TaskInHand[]>([
-    ...spots.map(({ id, methods }) => ({ part: 0, spot: id, method: methods[0] })),
-    ...Array.from({ length: parts }, (_, part) => ({ part }))
+    ...spots.map(({ id, methods }) => ({ part: first, spot: id, method: methods[0] })),
+    ...(parts === 1 ? [{ part: first }] : Array.from({ length: parts }, (_, part) => ({ part })))
   ]);
   const nameOf = (task: TaskInHand) =>
     inHand.spot !== undefined && task.spot === undefined && block.bars

@@ -16,15 +16,18 @@
 
   // Whose it is stays: the page of another is set up anew.
   // svelte-ignore state_referenced_locally
-  const line = keepFields(`spot ${auditionId}`);
+  const line = keepFields(`spot ${auditionId}`, { reset: true });
   const { trouble } = line;
+  /** The next spot is often of the same item. */
+  // svelte-ignore state_referenced_locally
+  let itemId = $state(items[0]?.id ?? '');
 </script>
 
 <form method="POST" action="?/spot" use:line.action>
   <input type="hidden" name="id" value={newId} />
   <label
     ><span>Item</span>
-    <select name="itemId">
+    <select name="itemId" bind:value={itemId}>
       {#each items as { id, name } (id)}<option value={id}>{name}</option>{/each}
     </select></label
   >
@@ -34,7 +37,8 @@
       name="line"
       dir="auto"
       autocomplete="off"
-      placeholder="{(items[0]?.fromBar ?? 1) + 8} flat after the leap -intonation"
+      placeholder="{(items.find(({ id }) => id === itemId)?.fromBar ?? 1) +
+        8} flat after the leap -intonation"
       aria-invalid={fault || $trouble ? 'true' : undefined}
       aria-describedby={fault || $trouble ? 'spot-fault' : undefined}
     /></label

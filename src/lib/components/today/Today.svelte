@@ -59,7 +59,8 @@
     session.change(inHand!.id, ({ minutes }) => ({ minutes: Math.min(360, Math.max(1, minutes + by)) }));
   /** Two halves, so that something else can lie between. */
   async function split() {
-    const { id, minutes, place, run, isDropped, ...block } = inHand!;
+    // its spots stay with the first half
+    const { id, minutes, place, run, isDropped, spots: _, ...block } = inHand!;
     if (run || isDropped) return;
     const half = Math.floor(minutes / 2);
     await session.set(id, { minutes: minutes - half });
@@ -68,7 +69,9 @@
   const between = (from: number, to: number | undefined) => (from + (to ?? from + 2)) / 2;
   async function add() {
     const block = view.canAdd.find((one) => one.itemId === chosen);
-    if (block) await session.add(block, (all.at(-1)?.place ?? 0) + 1);
+    if (!block) return;
+    const spots = block.spots?.filter((spot) => !laid.has(spot.id)) ?? [];
+    await session.add({ ...block, spots }, (all.at(-1)?.place ?? 0) + 1);
   }
   /** Arrows with a block in hand: left and right move it, up and down change its minutes. */
   async function onKey(event: KeyboardEvent) {
@@ -176,7 +179,7 @@
       or comes back, see a licensed health professional before you play on. Until it is well nothing urges: no one
       further, no sprint, no more minutes.
     </p>
-    <button class="action" onclick={session.well}>It is well again</button>
+    {#if player.isCandidate}<button class="action" onclick={session.well}>It is well again</button>{/if}
   </div>
 {/if}
 

@@ -75,7 +75,7 @@ export function workNow(day: DeskDay, block: DeskBlock, task: Task = firstTask(b
     way: from < 0 ? [goal] : work.way.slice(from),
     // one further is of the section, not of a part
     furtherBpm: parts.length > 0 ? null : work.furtherBpm,
-    isFirstToday: earlier.length === 0 && task.part === 0
+    isFirstToday: earlier.length === 0 && task.part === (block.firstPart ?? 0)
   };
 }
 
@@ -126,7 +126,7 @@ export function taskAfter(day: DeskDay, block: DeskBlock, seconds = 0): TaskInHa
   const spots = block.spots ?? [];
   const place = spots.findIndex(({ id }) => id === task.spot);
   const next = place >= 0 && seconds < halfOf(block) ? spots[place + 1] : undefined;
-  return next ? { part: 0, spot: next.id, method: next.methods[0] } : { part: task.part };
+  return next ? { part: task.part, spot: next.id, method: next.methods[0] } : { part: task.part };
 }
 const halfOf = ({ minutes }: RoadBlock) => minutes * 30;
 

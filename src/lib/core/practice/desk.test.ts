@@ -177,6 +177,18 @@ describe('a long section in parts', () => {
     expect(standingOf(done, done.blocks[0]!)!.phase).toBe('at-rest');
   });
 
+  it('begins with the part that comes first, and goes round', () => {
+    const device = new Device().day([{ ...long, firstPart: 1 }]).begin(0, 'a');
+    const begun = dayOfEvents(device.events);
+    expect(begun.blocks[0]!.run!.task.part).toBe(1);
+    expect(workNow(begun, begun.blocks[0]!)).toMatchObject({ isFirstToday: true });
+    expect(workNow(begun, begun.blocks[0]!, { part: 0 })).toMatchObject({ isFirstToday: false });
+    device.answer(5, 'a', 'c', 58, 1);
+    held(device, 10, 1, [60, 63, 66]);
+    const after = dayOfEvents(device.events);
+    expect(nextTask(after, after.blocks[0]!, 0)).toEqual({ part: 0 });
+  });
+
   it('leaves evidence by which the section is held in parts, run once', () => {
     const device = new Device().day([long]).begin(0, 'a');
     held(device, 30, 0, [66]);

@@ -132,12 +132,12 @@ function readRun(block: RoadBlock, own: readonly Extract<DeskEvent, { block: str
   };
 }
 
-/** The latest that was taken up; before any was, the first spot, else the first part. */
-export function taskOf({ spots = [] }: RoadBlock, own: readonly DeskEvent[]): TaskInHand {
+/** The latest that was taken up; before any was, the first spot, else the part that comes first. */
+export function taskOf({ spots = [], firstPart = 0 }: RoadBlock, own: readonly DeskEvent[]): TaskInHand {
   const taken = own.findLast((event): event is EventOf<'part'> => event.kind === 'part');
   return taken
     ? { part: taken.part, spot: taken.spot, method: taken.method }
-    : { part: 0, spot: spots[0]?.id, method: spots[0]?.methods[0] };
+    : { part: firstPart, spot: spots[0]?.id, method: spots[0]?.methods[0] };
 }
 
 /** Seconds from the first to the last, without long gaps: a device that was put away in the middle did not play. */

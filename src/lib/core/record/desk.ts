@@ -45,6 +45,8 @@ const roadBlock = z.strictObject({
   bars: barsSchema.nullable(),
   /** Of a long section, worked by turns; empty where it is worked whole. */
   parts: z.array(barsSchema).max(60),
+  /** The part that comes first, by its number; missing: the first. */
+  firstPart: z.number().int().min(0).max(60).optional(),
   /** All of the bars are played besides, once. */
   isJoined: z.boolean(),
   minutes: minutesField(1, 360),

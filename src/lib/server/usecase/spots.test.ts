@@ -100,7 +100,9 @@ describe('a spot', () => {
 
   it('found at the desk and on a page is the same thing, once, and the teacher’s is marked', () => {
     found();
-    found({ issue: 'another with its id' });
+    found();
+    // what was typed over a line whose answer was lost is another spot
+    found({ issue: 'late' });
     addSpot(app, TEACHER, { id: 'heard', itemId, fromBar: 9, toBar: 9, issue: 'late', notHeld: ['rhythm'] });
     const made = { device: 'tablet', seq: 1, atMs: now, date: '2026-11-24' };
     const spot = { id: 'desk', itemId, fromBar: 1, toBar: 1, issue: 'rushes', notHeld: [], elsewhere: [] };
@@ -109,12 +111,13 @@ describe('a spot', () => {
     keep([event]);
     expect(
       spots()
-        .map(({ id, foundBy, issue }) => [id, foundBy, issue])
+        .map(({ foundBy, issue }) => [issue, foundBy])
         .sort()
     ).toEqual([
-      ['desk', 'self', 'rushes'],
-      ['heard', 'teacher', 'late'],
-      ['leap', 'self', 'flat after the leap']
+      ['flat after the leap', 'self'],
+      ['late', 'self'],
+      ['late', 'teacher'],
+      ['rushes', 'self']
     ]);
   });
 

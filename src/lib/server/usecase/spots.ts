@@ -115,16 +115,26 @@ export const readSpot = useCase({
   }
 });
 
-/** Enters a spot from a page. One with an id that is there already changes nothing. */
+/** Enters a spot from a page. The same one sent again is there once; another under an id that stayed behind gets its own. */
 export const addSpot = useCase({
   rule: 'own',
   owner: candidateOfItem,
   run: (app: App, input: Omit<Spot, 'foundBy' | 'elsewhere'>, who: Who): void => {
+    const candidateId = orNotFound(candidateOfItem(app, input));
+    const there = readSpots(desk.lastingDeskEvents(app.db, candidateId)).find(({ id }) => id === input.id);
+    if (there && isSameEntry(there, input)) return;
     const foundBy = who.kind === 'teacher' ? ('teacher' as const) : ('self' as const);
-    const spot = { ...input, foundBy, elsewhere: [] };
-    keepEvent(app, orNotFound(candidateOfItem(app, input)), { kind: 'spot', spot });
+    const id = there ? app.newId() : input.id;
+    keepEvent(app, candidateId, { kind: 'spot', spot: { ...input, id, foundBy, elsewhere: [] } });
   }
 });
+
+const isSameEntry = (a: Omit<Spot, 'foundBy' | 'elsewhere'>, b: Omit<Spot, 'foundBy' | 'elsewhere'>) =>
+  a.itemId === b.itemId &&
+  a.fromBar === b.fromBar &&
+  a.toBar === b.toBar &&
+  a.issue === b.issue &&
+  a.notHeld.join() === b.notHeld.join();
 
 /** Sets one thing of a spot. */
 export const setSpot = useCase({

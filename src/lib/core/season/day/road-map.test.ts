@@ -75,6 +75,27 @@ describe('a day’s road map', () => {
     }
   });
 
+  it('begins a long section with the part of which most attempts of lately were not clean', () => {
+    const long = request([etude('L', 80, 96)], { rounds: [roundOn('2027-01-20')], time: freeTime(120) });
+    const partly = (log: SeasonRequest['log']) =>
+      roadMapOf({ ...long, log }).blocks.find(({ parts }) => parts.length > 1)!;
+    const { parts, firstPart } = partly([]);
+    expect(firstPart).toBe(0);
+    const worked = (date: string, part: number, attempts: string) => ({
+      id: `${date} ${part}`,
+      itemId: 'L',
+      date,
+      minutes: 5,
+      series: [{ ...parts[part]!, tempoBpm: 40, unit: 'quarter' as const, attempts, atMs: 0, seconds: 60 }]
+    });
+    const log = [
+      worked('2026-11-05', 0, 'nnnnnn'),
+      worked('2026-11-20', 1, 'nnc'),
+      worked('2026-11-21', 0, 'nc')
+    ];
+    expect(partly(log).firstPart).toBe(1);
+  });
+
   it('is empty on a day without minutes', () => {
     // Wednesdays are free
     expect(roadMapOf(given, '2026-11-25').blocks).toEqual([]);

@@ -4,9 +4,9 @@
  * model, section 1; the constants are judgement.
  */
 import type { DeskWork, PlanItem, PracticeTime, RoadBlock, Schools, Touch } from '../../record';
-import { rotationOn } from '../../practice';
+import { rotationOn, seriesOf } from '../../practice';
 import { clicksLower, fitLadder } from '../../tempo';
-import { type Minutes, SAME_TEMPO, dayOf, sayDate } from '../../units';
+import { type BarRange, type Minutes, SAME_TEMPO, dayOf, formatDate, sayDate } from '../../units';
 import { schoolsOf } from '../climb/climb';
 import { partsOf } from '../facts/parts';
 import { type SpotNow, spotsForBlock } from './spots';
@@ -27,6 +27,8 @@ const REST_MIN: Minutes = 5;
 const PLAY_BEFORE_REST_MIN: Minutes = 55;
 /** A block added by hand, to begin with. */
 const ADDED_MIN: Minutes = 8;
+/** How hard a part is, is read from so many days. */
+const HARD_DAYS = 14;
 /** Settings below where the work begins, to step back to. */
 const SETTINGS_BELOW = 5;
 
@@ -166,6 +168,7 @@ function roadBlockOf(plan: SeasonPlan, facts: Facts, date: string, block: Planne
     why: sayWhy(plan, facts, date, item, block),
     dueOn: dueOf(plan, item, block),
     work,
+    ...(parts.length > 1 ? { firstPart: hardestOf(facts.log, item.id, parts, date) } : {}),
     ...(spots.length > 0 ? { spots } : {})
   };
 }
@@ -184,6 +187,19 @@ function partsOfBlock(
   return own.length === 1 && !isJoined
     ? []
     : own.map(({ fromBar: from, toBar: to }) => ({ fromBar: from, toBar: to }));
+}
+
+/** Of the parts, by number, the one with the most attempts of lately that were not clean; the first where none was. */
+function hardestOf(log: readonly Touch[], itemId: string, parts: readonly BarRange[], date: string): number {
+  const since = formatDate(dayOf(date) - HARD_DAYS);
+  const lately = log.filter((touch) => touch.itemId === itemId && touch.date >= since && touch.date < date);
+  const series = lately.flatMap(seriesOf);
+  const notClean = parts.map((part) =>
+    series
+      .filter(({ fromBar, toBar }) => fromBar === part.fromBar && toBar === part.toBar)
+      .reduce((sum, { attempts = '' }) => sum + attempts.split('n').length - 1, 0)
+  );
+  return notClean.indexOf(Math.max(...notClean));
 }
 
 const plainBars = (bars: { readonly fromBar: number; readonly toBar: number } | null | undefined) =>
