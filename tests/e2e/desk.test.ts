@@ -424,7 +424,7 @@ test('on a phone a day is changed by hand, less time is fitted in, and answers a
   });
 
   await step('the spot’s page says what was tried, and lays it to rest by hand', async () => {
-    await page.getByRole('link', { name: 'Spots', exact: true }).tap();
+    await page.getByRole('link', { name: /open, \d+ at rest and asked again/ }).tap();
     await page.waitForURL('**/spots');
     await alive(page);
     await page.getByLabel('The bar, and what is wrong there').fill('900 flat');

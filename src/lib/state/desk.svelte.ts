@@ -134,7 +134,8 @@ export class DeskSession {
     this.#inTurn(async () => {
       const last = this.block?.run?.moves.at(-1);
       if (!last) return;
-      if (!isSameTask(last, this.block!.run!.task)) await this.#take({ part: last.part, spot: last.spot });
+      const { part, spot, method } = last;
+      if (!isSameTask(last, this.block!.run!.task)) await this.#take({ part, spot, method });
       await this.#keep({ kind: 'undo', date: this.#date, block: this.block!.id, event: last.id });
     });
 

@@ -13,15 +13,15 @@
     [base, 'Countback'],
     ...(isTeacher ? [[`${base}/today`, 'Today'] as const, [`${base}/lesson`, 'Lesson'] as const] : []),
     [`${base}/list`, 'List'],
-    [`${base}/spots`, 'Spots'],
     [`${base}/log`, 'Log'],
     [`${base}/readiness`, 'Readiness'],
     [`${base}/call`, 'Call'],
     [`/candidates/${head.candidateId}/time?from=${head.auditionId}`, 'Time']
   ] as const);
   const isAtHome = $derived(page.url.pathname === base || page.url.pathname.startsWith(`${base}/layings`));
-  const isHere = (href: string) =>
-    href === base ? isAtHome : page.url.pathname.startsWith(href.split('?')[0]!);
+  // spots are of the list's bars
+  const path = $derived(page.url.pathname.replace(`${base}/spots`, `${base}/list`));
+  const isHere = (href: string) => (href === base ? isAtHome : path.startsWith(href.split('?')[0]!));
 </script>
 
 <div class="head">

@@ -220,14 +220,14 @@
       <button class="action" disabled={chosen === ''} onclick={add}>Add 8 minutes</button>
     </p>
   {/if}
-  {#if view.spots.length > 0}
-    <h3>Spots</h3>
-    <p>
-      <a href="/auditions/{view.audition.id}/spots"
-        >{spotCount('open')} open, {spotCount('resting')} at rest and asked again</a
-      >{#if waiting > 0}<span class="soft">; {waiting} wait for a day of their item</span>{/if}
-    </p>
-  {/if}
+  <h3>Spots</h3>
+  <p>
+    <a href="/auditions/{view.audition.id}/spots"
+      >{view.spots.length > 0
+        ? `${spotCount('open')} open, ${spotCount('resting')} at rest and asked again`
+        : 'None yet: note the first'}</a
+    >{#if waiting > 0}<span class="soft">; {waiting} wait for a day of their item</span>{/if}
+  </p>
   {#if view.waiting.length > 0}
     <h3>Fundamentals</h3>
     <p>Without minutes today, and first tomorrow: {view.waiting.join(', ')}.</p>

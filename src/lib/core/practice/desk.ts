@@ -31,7 +31,7 @@ export type Answer = TaskInHand & {
 type Run = {
   readonly begunAtMs: number;
   /** In order, without those taken back. */
-  readonly moves: readonly (Task & { readonly id: string; readonly move: Move })[];
+  readonly moves: readonly (TaskInHand & { readonly id: string; readonly move: Move })[];
   readonly answers: readonly Answer[];
   readonly task: TaskInHand;
   readonly moreMin: Minutes;
@@ -108,7 +108,7 @@ function readRun(block: RoadBlock, own: readonly Extract<DeskEvent, { block: str
   const played = own.filter((event) => event.kind !== 'set' && event.atMs <= (end?.atMs ?? Infinity));
   return {
     begunAtMs: begin.atMs,
-    moves: moves.map(({ id, move, part, spot }) => ({ id, move, part, spot })),
+    moves: moves.map(({ id, move, part, spot, method }) => ({ id, move, part, spot, method })),
     answers: moves.flatMap(({ id, move, part, spot, method, bpm, atMs }) =>
       (move.kind === 'clean' || move.kind === 'not-yet') && bpm !== undefined
         ? [

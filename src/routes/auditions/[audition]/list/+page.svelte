@@ -14,13 +14,16 @@
 <svelte:head><title>List · {view.candidate.name} · Irvot</title></svelte:head>
 <div class="top">
   <h2>The list</h2>
-  {#if isTeacher}
-    <p class="soft">In your order: where minutes are short, the lowest give way first.</p>
-    <p class="ways">
+  {#if isTeacher}<p class="soft">In your order: where minutes are short, the lowest give way first.</p>{/if}
+  <p class="ways">
+    {#if view.items.length > 0}<a href="/auditions/{view.audition.id}/spots"
+        >{view.spots.length > 0 ? `Spots: ${view.spots.length}` : 'Spots'}</a
+      >{/if}
+    {#if isTeacher}
       <a href="/auditions/{view.audition.id}/list/import">Paste a list</a>
       <a class="action" href="/auditions/{view.audition.id}/list/new">Add an item</a>
-    </p>
-  {/if}
+    {/if}
+  </p>
 </div>
 {#if isTeacher && isOff}
   <form class="undo" method="POST" action="?/restore" use:send>
