@@ -71,7 +71,10 @@ const NAMES = [
     'exceptions',
     'lessons',
     'version',
-    'zone'
+    'zone',
+    'what',
+    'value',
+    'rotation'
   ],
   ...[
     'instruments',
