@@ -49,6 +49,18 @@ module.exports = {
       from: { path: '^src/lib/core/record/', pathNot: '\\.test\\.ts$' },
       to: { path: '^src/lib/core/', pathNot: '^src/lib/core/(record|units)/' }
     },
+    {
+      name: 'shown-without-schema',
+      comment:
+        'what pages show and compute takes types of records and their words: the schemas are for who reads what comes in',
+      severity: 'error',
+      from: { path: '^src/lib/(core|components|state)/', pathNot: '^src/lib/core/record/|\\.test\\.ts$' },
+      to: {
+        path: '^src/lib/core/record/',
+        pathNot: '/(family|lines|words|immutable)\\.ts$',
+        dependencyTypesNot: ['type-only']
+      }
+    },
     ...rooms.map(({ name }) => ({
       name: `rooms-of-season-${name}`,
       comment: 'what a room of season may look into; a new room has to be given its place here',

@@ -4,7 +4,7 @@
   typing "37-41".
 -->
 <script lang="ts">
-  import { readLines } from '$lib/core/record';
+  import { readLines } from '$lib/core/record/lines';
   import { sayBars } from '$lib/core/units';
   import { readBars } from '$lib/schema/printed';
 

@@ -3,7 +3,8 @@
  * the whole. They are cut once, by the target, so that what holds of a part counts while the tempo climbs. Source: the practice model
  * (judgement, no published source).
  */
-import { type PlanItem, type SeasonSection, readLines } from '../../record';
+import type { PlanItem, SeasonSection } from '../../record';
+import { readLines } from '../../record/lines';
 import { sectionSeconds, targetOf } from '../../tempo';
 import type { Bpm } from '../../units';
 import type { Bars } from './chain';
