@@ -54,14 +54,14 @@
         <h1>{method?.name ?? (spot.isAsked ? 'Once: does it still hold?' : spot.issue || 'The spot')}</h1>
         <p class="bars">{where}</p>
         <p class="soft">{block.name}{spot.issue ? `: ${spot.issue}` : ''}</p>
+        {#if !spot.isAsked}<button class="other" onclick={onMethods}
+            >{method ? 'another way' : 'choose a way'}</button
+          >{/if}
       </div>
       <div class="how">
         {#if method?.pattern}<Pattern pattern={method.pattern} />{/if}
         {#if method}<p>{method.says}</p>{/if}
         {#if method?.caution}<p class="soft">{method.caution}</p>{/if}
-        {#if !spot.isAsked}<button class="other" onclick={onMethods}
-            >{method ? 'another way' : 'choose a way'}</button
-          >{/if}
       </div>
     </div>
   {:else}
@@ -96,6 +96,12 @@
     display: grid;
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
     gap: 0 32px;
+  }
+  .way h1 {
+    font-size: clamp(22px, 3.3vw, 34px);
+  }
+  .way .bars {
+    font-size: clamp(19px, 2.8vw, 29px);
   }
   .how {
     align-self: start;

@@ -80,7 +80,7 @@
         aria-pressed={inHand === block.id}
         onclick={() => onPick(block.id)}
       >
-        <span class="name">{isSlim(block) ? '' : block.name}</span>
+        <span class="name"><span>{isSlim(block) ? '' : block.name}</span></span>
         <span class="window">
           {#if isSlim(block)}<span class="upright">{block.name}</span>
           {:else if work && click && start !== undefined && goal !== undefined}
@@ -155,6 +155,14 @@
     line-height: 1.25;
     text-align: left;
   }
+  /* the end of a long name goes, not its beginning */
+  .name span {
+    display: -webkit-box;
+    overflow: hidden;
+    -webkit-box-orient: vertical;
+    -webkit-line-clamp: 2;
+    line-clamp: 2;
+  }
   .name {
     display: grid;
     align-content: end;
@@ -219,11 +227,6 @@
     border-width: 1px;
     border-style: dotted;
   }
-  .tight .start b,
-  .tight .goal b {
-    font-size: 15px;
-    font-stretch: 76%;
-  }
   .riser {
     position: absolute;
     left: 45%;
@@ -247,6 +250,8 @@
     font-size: 13px;
     font-stretch: 80%;
     font-weight: 600;
+    text-overflow: ellipsis;
+    white-space: nowrap;
     writing-mode: vertical-rl;
   }
   .sign {
@@ -304,5 +309,23 @@
     border-left: 4px solid var(--ink);
     background: repeating-linear-gradient(45deg, var(--rule) 0 2px, transparent 2px 6px);
     pointer-events: none;
+  }
+  .tight .start {
+    width: 62%;
+  }
+  .tight .riser {
+    left: 62%;
+  }
+  .tight .goal {
+    left: 62%;
+    width: 38%;
+  }
+  .tight .spots {
+    left: 66%;
+  }
+  .tight .start b,
+  .tight .goal b {
+    font-size: 15px;
+    font-stretch: 76%;
   }
 </style>

@@ -135,6 +135,16 @@
 {/snippet}
 
 <svelte:window onkeydown={onKey} />
+{#if session.isHurt}
+  <div class="hurt" role="status">
+    <p>
+      <strong>It hurt{view.hurt ? ` on ${sayDate(dayOf(view.hurt.since))}` : ''}.</strong> Rest. Where it lasts
+      or comes back, see a licensed health professional before you play on. Until it is well nothing urges: no one
+      further, no sprint, no more minutes.
+    </p>
+    {#if player.isCandidate}<button class="action" onclick={session.well}>It is well again</button>{/if}
+  </div>
+{/if}
 <div class="today">
   <div class="side">
     <h2>{WEEKDAY_NAMES[weekdayOf(dayOf(view.today)) - 1]}</h2>
@@ -161,7 +171,7 @@
       <b>{sum}</b> of {view.thereMin}<br />
       {#if over > 0}<strong>{over} too many</strong>{:else if over < 0}{-over} free{:else}as planned{/if}
     </p>
-    {#if next}<button class="begin" onclick={begin}
+    {#if next}<button class="begin" class:hushed={session.isHurt} onclick={begin}
         ><span>{next.run ? 'Go on' : isBegun ? 'Next' : 'Begin'}</span>
         <small>with {next.name}</small></button
       >{:else}<p class="begin done"><span>Done</span><small>all of today is played</small></p>{/if}
@@ -172,16 +182,6 @@
   {/if}
 </div>
 {#if session.fault}<p role="alert">{session.fault}</p>{/if}
-{#if session.isHurt}
-  <div class="hurt" role="status">
-    <p>
-      <strong>It hurt{view.hurt ? ` on ${sayDate(dayOf(view.hurt.since))}` : ''}.</strong> Rest. Where it lasts
-      or comes back, see a licensed health professional before you play on. Until it is well nothing urges: no one
-      further, no sprint, no more minutes.
-    </p>
-    {#if player.isCandidate}<button class="action" onclick={session.well}>It is well again</button>{/if}
-  </div>
-{/if}
 
 <div class="rest">
   {#if dropped.length > 0}
@@ -299,6 +299,12 @@
     background: none;
     border-top: 3px solid var(--ink);
     border-bottom: 7px double var(--ink);
+    color: var(--ink);
+  }
+  /* nothing urges while something hurts */
+  .hushed {
+    border: 2px solid var(--ink);
+    background: var(--paper);
     color: var(--ink);
   }
   .begin span {
