@@ -133,7 +133,7 @@ const facts = {
 };
 
 /** By the form's route and action. */
-const SOUND: Record<string, object> = {
+export const SOUND: Record<string, object> = {
   '/candidates/[candidate]/auditions/new?/save': call,
   '/auditions/[audition]/call?/save': call,
   '/auditions/[audition]/call?/preview': call,

@@ -4,7 +4,7 @@ import { stringify } from 'devalue';
 import { expect, test } from '@playwright/test';
 import fc from 'fast-check';
 import { dice } from '../fixtures/dice';
-import { NEARLY, nearlySound } from './nearly';
+import { SOUND, NEARLY, nearlySound } from './nearly';
 import { Studio } from './studio';
 import { ADDRESS_HEADER, type Visitor, enter, pathOf, routesOf } from './visitor';
 import { Visitor as Stranger } from './visitor';
@@ -269,6 +269,14 @@ const STOPPERS: [string, (ids: Ids) => { path: string; body: BodyInit; kind?: st
         __superform_json: stringify({ name: 'x', errata, fromBar: 1, toBar: 40 })
       });
       return { path: `/auditions/${audition![0]}/list/new?/save`, body };
+    }
+  ],
+  [
+    'an item saved under a path that is no address',
+    ({ item }) => {
+      const sound = SOUND['/auditions/[audition]/list/[item]?/save'];
+      const body = new URLSearchParams({ __superform_json: stringify(sound) });
+      return { path: `/auditions/%0a/list/${item![3]}?/save`, body };
     }
   ]
 ];

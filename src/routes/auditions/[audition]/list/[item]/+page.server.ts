@@ -45,7 +45,9 @@ export const actions: Actions = {
       form.data.version = runAs(event, readItem, { itemId }).item.version;
       return answer.failed;
     }
-    redirect(303, `/auditions/${event.params.audition}/list?undo=${answer.done}`);
+    // the item's own list, whatever the path said before it
+    const { auditionId } = runAs(event, readItem, { itemId }).item;
+    redirect(303, `/auditions/${auditionId}/list?undo=${answer.done}`);
   },
   remove: (event) => {
     const auditionId = runAs(event, removeItem, { itemId: event.params.item, isBack: false });
