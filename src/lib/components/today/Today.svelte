@@ -9,8 +9,9 @@
   import QueueWords from '$lib/components/desk/QueueWords.svelte';
   import DayColumn from './DayColumn.svelte';
   import DayLine from './DayLine.svelte';
+  import DayNotes from './DayNotes.svelte';
+  import HurtNotice from './HurtNotice.svelte';
   import { minutesOf } from './day-scale';
-  import { layReady } from './lay-ready';
 
   let { view, player }: { view: TodayView; player: Player } = $props();
 
@@ -38,11 +39,7 @@
   let chosen = $state('');
   const isBegun = $derived(all.some((block) => block.run !== null));
 
-  const spotCount = (state: string) => view.spots.filter((spot) => spot.state === state).length;
   const laid = $derived(new Set(all.flatMap(({ spots = [] }) => spots.map(({ id }) => id))));
-  /** Open ones that today has no room for. */
-  const waiting = $derived(view.spots.filter(({ id, state }) => state === 'open' && !laid.has(id)).length);
-  const ready = $derived(layReady(view));
   const pick = (id: string) => (picked = picked === id ? null : id);
 
   /** Between the blocks it is to stand between. */
@@ -135,16 +132,10 @@
 {/snippet}
 
 <svelte:window onkeydown={onKey} />
-{#if session.isHurt}
-  <div class="hurt" role="status">
-    <p>
-      <strong>It hurt{view.hurt ? ` on ${sayDate(dayOf(view.hurt.since))}` : ''}.</strong> Rest. Where it lasts
-      or comes back, see a licensed health professional before you play on. Until it is well nothing urges: no one
-      further, no sprint, no more minutes.
-    </p>
-    {#if player.isCandidate}<button class="action" onclick={session.well}>It is well again</button>{/if}
-  </div>
-{/if}
+{#if session.isHurt}<HurtNotice
+    since={view.hurt?.since ?? null}
+    onWell={player.isCandidate ? session.well : null}
+  />{/if}
 <div class="today">
   <div class="side">
     <h2>{WEEKDAY_NAMES[weekdayOf(dayOf(view.today)) - 1]}</h2>
@@ -220,34 +211,7 @@
       <button class="action" disabled={chosen === ''} onclick={add}>Add 8 minutes</button>
     </p>
   {/if}
-  <h3>Spots</h3>
-  <p>
-    <a href="/auditions/{view.audition.id}/spots"
-      >{view.spots.length > 0
-        ? `${spotCount('open')} open, ${spotCount('resting')} at rest and asked again`
-        : 'None yet: note the first'}</a
-    >{#if waiting > 0}<span class="soft">; {waiting} wait for a day of their item</span>{/if}
-  </p>
-  {#if view.waiting.length > 0}
-    <h3>Fundamentals</h3>
-    <p>Without minutes today, and first tomorrow: {view.waiting.join(', ')}.</p>
-  {/if}
-  <h3>Tomorrow</h3>
-  <p>
-    {#if view.tomorrow.roadMap.length > 0}{sayDate(dayOf(view.tomorrow.date))},
-      {view.tomorrow.roadMap.reduce((total, block) => total + block.minutes, 0)} minutes:
-      {view.tomorrow.roadMap.map((block) => `${block.name} ${block.minutes}`).join(' · ')}{:else}no practice.{/if}
-  </p>
-  {#if ready.length > 0}
-    <h3>Lay ready</h3>
-    <p>{ready.join(' · ')}</p>
-  {/if}
-  {#if view.lessonNote}
-    <h3>From the lesson</h3>
-    <p class="note">
-      {view.lessonNote.note} <span class="soft">{sayDate(dayOf(view.lessonNote.date))}</span>
-    </p>
-  {/if}
+  <DayNotes {view} {all} />
   <p class="state"><QueueWords state={session.queueState} /></p>
 </div>
 
@@ -337,19 +301,6 @@
     margin-left: auto;
     font-size: 0.87rem;
   }
-  .hurt {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px 24px;
-    align-items: center;
-    margin-top: 20px;
-    padding: 10px 16px;
-    border-left: 4px solid var(--ink);
-    background: var(--ground);
-  }
-  .hurt p {
-    flex: 1 1 420px;
-  }
   .rest {
     display: grid;
     grid-template-columns: var(--names) minmax(0, 1fr);
@@ -369,9 +320,6 @@
     display: flex;
     flex-wrap: wrap;
     gap: 2px 24px;
-  }
-  .note {
-    white-space: pre-line;
   }
   .state {
     grid-column: 1 / -1;
@@ -420,7 +368,7 @@
       grid-template-columns: minmax(0, 1fr);
       gap: 4px;
     }
-    .rest h3 {
+    .rest :global(h3) {
       margin-top: 10px;
     }
     .words button {

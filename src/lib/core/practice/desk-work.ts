@@ -3,7 +3,7 @@
  * tempo moves is tempo-moves.ts's. Source: the practice model, section 2.
  */
 import type { DeskWork, RoadBlock, SpotToDo } from '../record';
-import { type BarRange, isSameBars, sayBars } from '../units';
+import { type BarRange, type Minutes, isSameBars, sayBars } from '../units';
 import { type DeskBlock, type DeskDay, type Task, type TaskInHand, isSameTask, taskOf } from './desk';
 import { type Standing, type Work, standAfter } from './tempo-moves';
 
@@ -114,7 +114,7 @@ const isThere = (standing: Standing | null) =>
   standing !== null && standing.heldBpm !== null && standing.heldBpm >= standing.goalBpm;
 
 /** A spot has at most so long (judgement of the model), and all of them half of the block. */
-const SPOT_SECONDS = 180;
+export const SPOT_MIN: Minutes = 3;
 
 /** What comes after the task in hand: after a part the next that does not hold; after a spot the next, and after the last the bars themselves. */
 export function taskAfter(day: DeskDay, block: DeskBlock, seconds = 0): TaskInHand | null {
@@ -144,9 +144,11 @@ export function nextTask(day: DeskDay, block: DeskBlock, seconds: number): TaskI
   const last = block.run?.answers.at(-1);
   // what is only asked takes one attempt, whatever the answer
   if (spot.isAsked) return last?.spot === spot.id ? taskAfter(day, block, seconds) : null;
+  // taken up again after the bars themselves it stays until it holds
+  if (block.run?.answers.some((answer) => answer.spot === undefined)) return null;
   const worked = spots.filter(({ isAsked }) => !isAsked);
   const turn = worked.indexOf(spot);
-  const share = Math.min(SPOT_SECONDS, halfOf(block) / worked.length);
+  const share = Math.min(SPOT_MIN * 60, halfOf(block) / worked.length);
   const isOver = last?.mark === 'c' && seconds >= (turn + 1) * share;
   if (isOver || seconds >= halfOf(block)) return taskAfter(day, block, seconds);
   const [first, second] = spot.methods;

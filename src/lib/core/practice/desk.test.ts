@@ -350,6 +350,16 @@ describe('spots of a block', () => {
     expect(nextTask(late.day, late.block, 300)).toEqual({ part: 0 });
   });
 
+  it('taken up again after the bars themselves stay in hand until they hold, however late it is', () => {
+    const device = begun();
+    device.at(305, { kind: 'part', block: 'a', part: 0 });
+    at(device, 310, 'c', 58, {});
+    device.at(320, { kind: 'part', block: 'a', part: 0, spot: 'leap' });
+    at(device, 330, 'c', 58, { spot: 'leap' });
+    const { day, block: open } = inHand(device);
+    expect(nextTask(day, open, 330)).toBeNull();
+  });
+
   it('that rest are asked once, at the section’s tempo, and lead on whatever the answer', () => {
     const asked = block('a', { spots: [{ ...leap!, isAsked: true, methods: [] }] });
     const device = new Device().day([asked]).begin(0, 'a');

@@ -13,7 +13,7 @@ const SPOT_CLEAN_SHARE = 0.9;
 const FOUND_SHARE = 0.16;
 const MOST_SPOTS = 2;
 
-const TROUBLES = [
+export const TROUBLES = [
   'breath too late',
   'low after the leap',
   'left hand ahead of the tongue',

@@ -21,7 +21,7 @@ import { addAudition, takeCall } from '../usecase/call';
 import { addItem } from '../usecase/list';
 import { addSpot, readSpotPage, setSpot } from '../usecase/spots';
 import { addCandidate, saveFacts, saveTime } from '../usecase/studio';
-import { type Player, playAtDesk } from './desk-day';
+import { TROUBLES, type Player, playAtDesk } from './desk-day';
 import type { DemoCandidate, DemoTaker } from './shape';
 import { DEMO_CANDIDATES, DEMO_TEACHER, DEMO_ZONE } from './studio';
 
@@ -266,13 +266,6 @@ function practise(app: App, player: Player, diligence: number, day: number, hasD
       playBlock(app, plan, block, easeOf.get(block.itemId)!, random, date);
   if (blocks.length > 0) layAgain(app, auditionId, 'log of the day');
 }
-
-const TROUBLES = [
-  'breath too late',
-  'low after the leap',
-  'left hand ahead of the tongue',
-  'rushes into the downbeat'
-];
 
 function playBlock(
   app: App,

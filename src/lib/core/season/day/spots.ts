@@ -1,6 +1,7 @@
 /** Spots of a candidate's items as they stand on a day, hardest first; and which of them a block takes, each with its methods. */
 import {
   DAYS_TO_REST,
+  SPOT_MIN,
   type KnownSpot,
   type Method,
   type SpotStanding,
@@ -20,8 +21,7 @@ import { readAways } from '../../plan';
 import { morningsOf, readSections, schoolsOf } from '../climb/climb';
 import type { TimedSection } from '../climb/rungs';
 
-/** A spot has at most so long in a block, and all of them half of it; from so long a block on there is one. */
-const SPOT_MIN: Minutes = 3;
+/** From so long a block on there is a spot in it. */
 const LEAST_BLOCK_MIN: Minutes = 4;
 /** So many that rest are asked in one block, beside those that are worked: each takes one attempt. */
 const MOST_ASKED = 2;

@@ -1,0 +1,53 @@
+<!-- What stands beside the day: its spots, what waits, tomorrow and what to lay ready for it, and the lesson's note. Laid into a grid of two columns. -->
+<script lang="ts">
+  import type { DeskBlock } from '$lib/core/practice';
+  import { dayOf, sayDate } from '$lib/core/units';
+  import type { TodayView } from '$lib/schema/view';
+  import { layReady } from './lay-ready';
+
+  let {
+    view,
+    all
+  }: { view: TodayView; /** Blocks of the day, those left out too. */ all: readonly DeskBlock[] } = $props();
+
+  const spotCount = (state: string) => view.spots.filter((spot) => spot.state === state).length;
+  const laid = $derived(new Set(all.flatMap(({ spots = [] }) => spots.map(({ id }) => id))));
+  /** Open ones that today has no room for. */
+  const waiting = $derived(view.spots.filter(({ id, state }) => state === 'open' && !laid.has(id)).length);
+  const ready = $derived(layReady(view));
+</script>
+
+<h3>Spots</h3>
+<p>
+  <a href="/auditions/{view.audition.id}/spots"
+    >{view.spots.length > 0
+      ? `${spotCount('open')} open, ${spotCount('resting')} at rest and asked again`
+      : 'None yet: note the first'}</a
+  >{#if waiting > 0}<span class="soft">; {waiting} wait for a day of their item</span>{/if}
+</p>
+{#if view.waiting.length > 0}
+  <h3>Fundamentals</h3>
+  <p>Without minutes today, and first tomorrow: {view.waiting.join(', ')}.</p>
+{/if}
+<h3>Tomorrow</h3>
+<p>
+  {#if view.tomorrow.roadMap.length > 0}{sayDate(dayOf(view.tomorrow.date))},
+    {view.tomorrow.roadMap.reduce((total, block) => total + block.minutes, 0)} minutes:
+    {view.tomorrow.roadMap.map((block) => `${block.name} ${block.minutes}`).join(' · ')}{:else}no practice.{/if}
+</p>
+{#if ready.length > 0}
+  <h3>Lay ready</h3>
+  <p>{ready.join(' · ')}</p>
+{/if}
+{#if view.lessonNote}
+  <h3>From the lesson</h3>
+  <p class="note">
+    {view.lessonNote.note} <span class="soft">{sayDate(dayOf(view.lessonNote.date))}</span>
+  </p>
+{/if}
+
+<style>
+  .note {
+    white-space: pre-line;
+  }
+</style>
