@@ -17,6 +17,7 @@ import {
   sectionFields,
   shortText
 } from '../core/record';
+import { STEPS_BACK } from '../core/record/words';
 import { planItem } from './item';
 import { parseCuts, parseErrata } from './printed';
 import { orEmpty, typedMark, typedNumber } from './typed';
@@ -81,6 +82,8 @@ export const itemForm = z.object({
   step: z.enum(STEP_SCHOOLS).default('auto'),
   shape: z.enum(RAMP_SHAPES).default('equal-percent'),
   inARow: z.number().default(3),
+  among: typedNumber,
+  back: z.enum(STEPS_BACK).default('step'),
   sections: z.array(sectionForm).max(60, 'At most 60 sections.').default([])
 });
 
@@ -167,7 +170,7 @@ export function readItemForm(form: ItemForm): Read {
 /** The form's fields where a plan's item has them, unchecked. Sight-reading has minutes alone. */
 function itemOf(form: ItemForm) {
   const isSightReading = form.kind === 'sight-reading';
-  const { name, kind, metre, strategy, step, shape, inARow, tires, notesPerBeat } = form;
+  const { name, kind, metre, strategy, step, shape, inARow, among, back, tires, notesPerBeat } = form;
   const demands = tires.split(',').map((word) => word.trim());
   const sections = form.sections.map((section) => ({
     ...readSection(section),
@@ -183,7 +186,15 @@ function itemOf(form: ItemForm) {
     pickupBeats: form.pickupBeats ?? undefined,
     minutesPerWeek: form.minutesPerWeek ?? undefined,
     mostPerDayMin: form.mostPerDayMin ?? undefined,
-    schools: { strategy, step: STEPS[step], shape, inARow, tires: demands.filter(Boolean) },
+    schools: {
+      strategy,
+      step: STEPS[step],
+      shape,
+      inARow,
+      among: among ?? undefined,
+      back,
+      tires: demands.filter(Boolean)
+    },
     sections: isSightReading ? [] : sections,
     holdsNow: isSightReading ? [] : form.sections.flatMap(readHolds)
   };
@@ -285,6 +296,8 @@ export function fillItemForm(item: WholeItem & { readonly version: number }): It
     step: stepKey(item.schools?.step),
     shape: item.schools?.shape ?? 'equal-percent',
     inARow: item.schools?.inARow ?? 3,
+    among: item.schools?.among ?? null,
+    back: item.schools?.back ?? 'step',
     sections: item.sections.map((section) => ({
       ...blankSection(section.id),
       name: section.name ?? '',

@@ -2,7 +2,15 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { invalidateAll } from '$app/navigation';
-  import { type SpotLine, barsOfTask, offerMethods, sayTask, spotOf, taskAfter } from '$lib/core/practice';
+  import {
+    type SpotLine,
+    barsOfTask,
+    elementsFor,
+    offerMethods,
+    sayTask,
+    spotOf,
+    taskAfter
+  } from '$lib/core/practice';
   import { clickOf } from '$lib/core/tempo';
   import { tempoIn } from '$lib/core/units';
   import type { TodayView } from '$lib/schema/view';
@@ -236,6 +244,7 @@
   {:else}
     <WhatFace
       {day}
+      elements={elementsFor(view.family)}
       {block}
       {item}
       {spot}
@@ -298,6 +307,7 @@
     />{:else if panel === 'keys'}<Keys onClose={() => (panel = null)} />
   {:else if panel === 'spot' && item && block}<SpotPanel
       {item}
+      elements={elementsFor(view.family)}
       bars={block.bars ?? item}
       onFound={found}
       onClose={() => (panel = null)}

@@ -1,16 +1,23 @@
 <!-- After "not yet": what did not hold, for who wants to say it. Untouched is not stated. -->
 <script lang="ts">
-  import { ELEMENTS } from '$lib/core/practice';
+  import type { Element } from '$lib/core/practice';
 
-  let { chosen, onChange }: { chosen: readonly string[]; onChange: (notHeld: readonly string[]) => void } =
-    $props();
+  let {
+    elements,
+    chosen,
+    onChange
+  }: {
+    elements: readonly Element[];
+    chosen: readonly string[];
+    onChange: (notHeld: readonly string[]) => void;
+  } = $props();
   const toggle = (element: string) =>
     onChange(chosen.includes(element) ? chosen.filter((one) => one !== element) : [...chosen, element]);
 </script>
 
 <div class="elements" role="group" aria-label="What did not hold?">
   <span aria-hidden="true">what did not hold?</span>
-  {#each ELEMENTS as element (element)}
+  {#each elements as element (element)}
     <button aria-pressed={chosen.includes(element)} onclick={() => toggle(element)}>{element}</button>
   {/each}
 </div>

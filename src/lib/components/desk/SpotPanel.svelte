@@ -1,18 +1,27 @@
 <!-- A spot in one line: typed, or bars and elements tapped, which write the line. -->
 <script lang="ts">
-  import { ELEMENTS, type SpotLine, parseSpotLine, withBars, withElement } from '$lib/core/practice';
+  import {
+    ELEMENTS,
+    type Element,
+    type SpotLine,
+    parseSpotLine,
+    withBars,
+    withElement
+  } from '$lib/core/practice';
   import { type BarRange, isInside } from '$lib/core/units';
   import DeskPanel from './DeskPanel.svelte';
 
   let {
     item,
     bars,
+    elements,
     onFound,
     onClose
   }: {
     item: BarRange & { readonly name: string };
     /** The bars in hand, which can be tapped. */
     bars: BarRange;
+    elements: readonly Element[];
     onFound: (spot: SpotLine) => void;
     onClose: () => void;
   } = $props();
@@ -62,7 +71,7 @@
         >{/each}
     </div>
     <div class="words" role="group" aria-label="What does not hold">
-      {#each ELEMENTS as element (element)}<button
+      {#each elements as element (element)}<button
           type="button"
           aria-pressed={line.includes(`-${element}`)}
           onclick={() => (line = withElement(line, element))}>{element}</button

@@ -3,7 +3,14 @@
   not hold.
 -->
 <script lang="ts">
-  import { type DeskBlock, type DeskDay, type TaskInHand, barsOfTask, methodOf } from '$lib/core/practice';
+  import {
+    type DeskBlock,
+    type DeskDay,
+    type Element,
+    type TaskInHand,
+    barsOfTask,
+    methodOf
+  } from '$lib/core/practice';
   import type { SpotToDo } from '$lib/core/record';
   import { sayBars } from '$lib/core/units';
   import type { TodayView } from '$lib/schema/view';
@@ -17,6 +24,7 @@
     block,
     item,
     spot,
+    elements,
     onTake,
     onState,
     onMethods
@@ -27,6 +35,8 @@
     item: TodayView['items'][number] | null;
     /** Null where the block's own bars are in hand. */
     spot: SpotToDo | null;
+    /** Asked about after "not yet". */
+    elements: readonly Element[];
     onTake: (task: TaskInHand) => void;
     onState: (notHeld: readonly string[]) => void;
     onMethods: () => unknown;
@@ -69,7 +79,9 @@
     <p class="bars">{bars ? where : block.why}</p>
     {#if bars}<p class="soft">{block.why}</p>{/if}
   {/if}
-  {#if last?.mark === 'n'}<div class="stated"><Elements chosen={last.notHeld} onChange={onState} /></div>{/if}
+  {#if last?.mark === 'n'}<div class="stated">
+      <Elements {elements} chosen={last.notHeld} onChange={onState} />
+    </div>{/if}
 </div>
 
 <style>

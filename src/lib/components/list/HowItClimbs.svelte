@@ -102,7 +102,24 @@
       {/snippet}
     </Field>
   </div>
-  <Field id="inARow" label="Clean in a row" errors={errors.inARow} type="number" bind:value={$form.inARow} />
+  <Field id="inARow" label="Clean, so often" errors={errors.inARow} type="number" bind:value={$form.inARow} />
+  <Field
+    id="among"
+    label="among the last"
+    hint="Empty: one after the other."
+    errors={errors.among}
+    type="number"
+    bind:value={$form.among}
+  />
+  <Field id="back" label="After two not yet" errors={errors.back}>
+    {#snippet control(w)}
+      <select {...w} bind:value={$form.back}>
+        <option value="step">one step back</option><option value="held">back to what held last</option><option
+          value="stay">stay</option
+        >
+      </select>
+    {/snippet}
+  </Field>
   <Field
     id="mostPerDayMin"
     label="Most minutes a day"

@@ -3,7 +3,8 @@
   import type { SuperValidated } from 'sveltekit-superforms';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import Field from '$lib/components/ui/Field.svelte';
-  import { ELEMENTS } from '$lib/core/practice';
+  import { elementsFor } from '$lib/core/practice';
+  import type { InstrumentFamily } from '$lib/core/record/family';
   import type { SeasonItem } from '$lib/core/season';
   import { targetOf } from '$lib/core/tempo';
   import { BEAT_UNITS, type Tempo, sayUnit } from '$lib/core/units';
@@ -16,13 +17,15 @@
     items,
     picked,
     today,
-    auditionId
+    auditionId,
+    family
   }: {
     form: SuperValidated<TouchForm>;
     items: readonly SeasonItem[];
     picked: Picked | null;
     today: string;
     auditionId: string;
+    family: InstrumentFamily | null;
   } = $props();
 
   // Read once, while it is set up: what comes later must not undo what is typed or opened.
@@ -97,7 +100,7 @@
   </div>
   <fieldset>
     <legend>What did not hold</legend>
-    {#each ELEMENTS as element (element)}
+    {#each elementsFor(family) as element (element)}
       <label><input type="checkbox" bind:group={$form.notHeld} value={element} /> {element}</label>
     {/each}
   </fieldset>

@@ -1,12 +1,12 @@
 /**
- * What holds, read from the log: per section the fastest tempo at which N in a row were clean with all elements, until two
+ * What holds, read from the log: per section the fastest tempo at which N in a row (or of the last M) were clean with all elements, until two
  * "not yet" in a row at that tempo lower it; what was stated by ear counts as evidence of its day. Per item the section with the
  * least share of its target. Evidence ages after a fortnight; one clean attempt at what holds, or faster, renews it.
  * A touch counts for a section when it covers all its bars; a clean whole run counts for every section.
  */
 import type { HoldsNow } from '../record';
 import { type Bpm, type BeatUnit, type DayNumber, type Share, SAME_TEMPO, dayOf, tempoIn } from '../units';
-import { type Evidence, type Touch, cleanRun, seriesOf } from './touch';
+import { type Counting, type Evidence, type Touch, cameToHold, seriesOf } from './touch';
 
 /** After this many days without evidence a held tempo is shown as aged and planned from one click lower (judgement). */
 const AGES_AFTER_DAYS = 14;
@@ -37,9 +37,7 @@ export type HeldSection = {
 };
 type Bars = { readonly fromBar: number; readonly toBar: number };
 
-export type HoldRules = {
-  /** So many clean in a row make a tempo hold. */
-  readonly inARow: number;
+export type HoldRules = Counting & {
   /** Where a tempo that is lost goes back to. */
   readonly oneLower: (bpm: Bpm, unit: BeatUnit) => Bpm;
   /** Whether what held on a day is as good as aged on a later one. */
@@ -70,19 +68,19 @@ function playedTempo(touch: Touch, section: HeldSection, lead: HeldSection): Bpm
   return Math.round(share * section.targetBpm * 100) / 100;
 }
 
-/** Whether a touch can show that something holds: so often in a row clean, and every element held. */
-const isEvidence = (touch: Touch, inARow: number): boolean =>
-  cleanRun(touch.attempts) >= inARow && allElements(touch);
+/** Whether a touch can show that something holds: clean as often as it takes, and every element held. */
+const isEvidence = (touch: Touch, counting: Counting): boolean =>
+  cameToHold(touch.attempts ?? '', counting) && allElements(touch);
 const allElements = (touch: Touch): boolean => (touch.notHeld?.length ?? 0) === 0;
 /** Whether any attempt was clean, in all elements. */
 const isClean = (touch: Touch): boolean => touch.attempts?.includes('c') === true && allElements(touch);
 /** Two "not yet" in a row, and no row of clean ones: what held at this tempo does so no more. */
-const isLost = (touch: Touch, inARow: number): boolean =>
-  touch.attempts?.includes('nn') === true && !isEvidence(touch, inARow);
+const isLost = (touch: Touch, counting: Counting): boolean =>
+  touch.attempts?.includes('nn') === true && !isEvidence(touch, counting);
 
 /** Whether what holds can change by a touch; where a section is held in parts, one clean run may join them. */
-export const isTelling = (touch: Touch, inARow: number, isInParts: boolean): boolean =>
-  isEvidence(touch, inARow) || isLost(touch, inARow) || (isInParts && isClean(touch));
+export const isTelling = (touch: Touch, counting: Counting, isInParts: boolean): boolean =>
+  isEvidence(touch, counting) || isLost(touch, counting) || (isInParts && isClean(touch));
 
 type Standing = Omit<Held, 'isAged'>;
 
@@ -139,7 +137,7 @@ function* standings(touches: readonly Touch[], section: HeldSection, lead: HeldS
     }
     const bpm = playedTempo(touch, section, lead);
     if (bpm === null) continue;
-    partsHeld?.note(touch, bpm, rules.inARow);
+    partsHeld?.note(touch, bpm, rules);
     if (!covers(touch, section)) continue;
     const isJoined = partsHeld?.areJoinedBy(touch, bpm) === true;
     standing = standingAfter(standing, { touch, bpm, isJoined }, section.unit, rules);
@@ -164,21 +162,21 @@ function standingAfter(
   before: Standing | null,
   { touch, bpm, isJoined }: { readonly touch: Touch; readonly bpm: Bpm; readonly isJoined: boolean },
   unit: BeatUnit,
-  { inARow, oneLower, isInterrupted }: HoldRules
+  rules: HoldRules
 ): Standing | null {
   const [on, evidence] = [dayOf(touch.date), touch.evidence ?? 'self'];
-  const isInParts = !isEvidence(touch, inARow);
+  const isInParts = !isEvidence(touch, rules);
   const isShown = !isInParts || isJoined;
   const isFaster = before === null || bpm > before.bpm * (1 + SAME_TEMPO);
   if (isShown && isFaster) return { bpm, on, evidence, isInParts, shownSince: null, touchId: touch.id };
   if (before === null) return null;
-  const isOld = on - before.on > AGES_AFTER_DAYS || isInterrupted(before.on, on);
+  const isOld = on - before.on > AGES_AFTER_DAYS || rules.isInterrupted(before.on, on);
   if (bpm < before.bpm * (1 - SAME_TEMPO))
     return isShown && isOld ? shownAgain(before, bpm, touch.id) : before;
   const renewed = { ...before, on, shownSince: null };
   if (isShown) return { ...renewed, evidence, isInParts, touchId: isOld ? touch.id : before.touchId };
-  if (isLost(touch, inARow) && !isFaster)
-    return { ...before, bpm: oneLower(before.bpm, unit), touchId: touch.id };
+  if (isLost(touch, rules) && !isFaster)
+    return { ...before, bpm: rules.oneLower(before.bpm, unit), touchId: touch.id };
   return isClean(touch) ? renewed : before;
 }
 
@@ -193,8 +191,8 @@ class PartsHeld {
     this.#held = bars.map(() => []);
   }
 
-  note(touch: Touch, bpm: Bpm, inARow: number): void {
-    if (!isEvidence(touch, inARow)) return;
+  note(touch: Touch, bpm: Bpm, counting: Counting): void {
+    if (!isEvidence(touch, counting)) return;
     const on = dayOf(touch.date);
     this.#bars.forEach((part, i) => {
       if (!covers(touch, part)) return;

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { dayOf } from '../units';
 import { type HeldSection, type HoldRules, cleanShare, heldMornings, heldTempo } from './held';
 import { parseLogLine } from './log-line';
-import { type Touch, cleanRun } from './touch';
+import type { Touch } from './touch';
 
 const adagio: HeldSection = { fromBar: 1, toBar: 16, unit: 'quarter', targetBpm: 60 };
 const allegro: HeldSection = { fromBar: 17, toBar: 33, unit: 'quarter', targetBpm: 120 };
@@ -109,8 +109,16 @@ describe('what holds', () => {
   });
 
   it('is untouched by a block without enough in a row', () => {
-    expect(cleanRun('ccnccncc')).toBe(2);
     expect(held([touch('2026-11-18', 52, 'ccc'), touch('2026-11-20', 54, 'ccnccncc')])!.bpm).toBe(52);
+  });
+
+  it('holds after so many of the last so many, where the school says so', () => {
+    const among = (attempts: string) =>
+      heldTempo([touch('2026-11-20', 54, attempts)], adagio, adagio, { ...RULES, among: 5 }, TODAY);
+    // three of the last five: c n c n c; never more than two in five of the others
+    expect(among('cncnc')!.bpm).toBe(54);
+    expect([among('cnncnnc'), among('ncncnn')]).toEqual([null, null]);
+    expect(held([touch('2026-11-20', 54, 'cncnc')])).toBeNull();
   });
 
   it('does not count a tempo at which an element did not hold', () => {

@@ -3,15 +3,14 @@
  * answers. A pure state machine: a standing is what all moves so far come to, so that undo is leaving the last one out. What the steps are
  * is the caller's (`way`); what is written of it, the log's. Source: the practice model, section 2; the constants are judgement.
  */
+import type { StepBack } from '../record/words';
 import { type Bpm, SAME_TEMPO } from '../units';
+import { type Counting, countedClean } from './touch';
 
 /** So many "not yet" in a row at one tempo lead down. */
 const NOT_YET_LEADS_DOWN = 2;
 
-/** Where two "not yet" lead: a step back, back to what held last, or nowhere. */
-type StepBack = 'step' | 'held' | 'stay';
-
-export type Work = {
+export type Work = Counting & {
   /** What holds when the work begins; null where nothing does. */
   readonly heldBpm: Bpm | null;
   /** Tempos in the school's order from where it begins to today's rung; a zigzag falls back in between. At least one. */
@@ -20,9 +19,7 @@ export type Work = {
   readonly below: readonly Bpm[];
   /** The rung after today's, offered once it holds; null at the target. */
   readonly furtherBpm: Bpm | null;
-  readonly inARow: number;
-  /** Where so many among the last so many count, instead of in a row; missing: in a row. */
-  readonly among?: number | undefined;
+  /** Missing: a step back. */
   readonly back?: StepBack | undefined;
   /** The day's first work at these bars begins a click below what holds; one clean attempt leads up to it. */
   readonly isFirstToday: boolean;
@@ -195,8 +192,6 @@ const at = (work: Work, now: Omit<Standing, 'marks' | 'counted' | 'needed'>): St
 
 function counting(work: Work, now: Omit<Standing, 'counted' | 'needed'>): Standing {
   const needed = now.phase === 'leading-up' || now.phase === 'ending' ? 1 : work.inARow;
-  const row = now.marks.length - (now.marks.lastIndexOf('n') + 1);
-  const lately = work.among === undefined ? null : now.marks.slice(-Math.max(work.among, needed));
-  const counted = lately === null || needed === 1 ? row : lately.split('c').length - 1;
-  return { ...now, needed, counted: Math.min(counted, needed) };
+  const among = needed === 1 ? 1 : work.among;
+  return { ...now, needed, counted: countedClean(now.marks, { inARow: needed, among }) };
 }

@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { bpmField, dateField, idField, minutesField, shortText, unitField } from './fields';
 import type { Immutable } from './immutable';
 import { barsSchema, spot, spotSet } from './spot';
-import { BLOCK_ENDS, DESK_BLOCKS } from './words';
+import { BLOCK_ENDS, DESK_BLOCKS, STEPS_BACK } from './words';
 
 /** A ladder by single beats a minute is long. */
 const way = z.array(bpmField).min(1).max(400);
@@ -19,7 +19,10 @@ const deskWork = z.strictObject({
   way,
   below: way.min(0).max(12),
   furtherBpm: bpmField.nullable(),
-  inARow: z.number().int().min(1).max(10)
+  inARow: z.number().int().min(1).max(10),
+  /** Missing in days begun before there were such schools: in a row, a step back. */
+  among: z.number().int().min(1).max(20).optional(),
+  back: z.enum(STEPS_BACK).optional()
 });
 export type DeskWork = Immutable<z.infer<typeof deskWork>>;
 

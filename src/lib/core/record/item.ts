@@ -15,7 +15,7 @@ import {
   unitField
 } from './fields';
 import type { Immutable } from './immutable';
-import { EVIDENCE, ITEM_KINDS, RAMP_SHAPES, STRATEGIES } from './words';
+import { EVIDENCE, ITEM_KINDS, RAMP_SHAPES, STEPS_BACK, STRATEGIES } from './words';
 
 const stepSchool = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -40,7 +40,12 @@ export const schools = z.strictObject({
   strategy: z.enum(STRATEGIES).optional(),
   step: stepSchool.optional(),
   shape: z.enum(RAMP_SHAPES).optional(),
-  inARow: z.number().int().min(1, 'At least one clean attempt.').max(10, 'At most ten in a row.').optional()
+  /** So many clean make a tempo hold ... */
+  inARow: z.number().int().min(1, 'At least one clean attempt.').max(10, 'At most ten in a row.').optional(),
+  /** ... among the last so many; where that is no more than they are, they come in a row. */
+  among: z.number().int().min(1, 'Among one at least.').max(20, 'Among at most the last twenty.').optional(),
+  /** Where two "not yet" in a row lead. */
+  back: z.enum(STEPS_BACK).optional()
 });
 /** As far as they were chosen. */
 export type ChosenSchools = Immutable<z.infer<typeof schools>>;

@@ -14,6 +14,10 @@ export type Strategy = (typeof STRATEGIES)[number];
 export const RAMP_SHAPES = ['equal-percent', 'equal-bpm', 'smaller-near-top'] as const;
 export type RampShape = (typeof RAMP_SHAPES)[number];
 
+/** Where a tempo goes after two "not yet": a step back, back to what held last, or nowhere. */
+export const STEPS_BACK = ['step', 'held', 'stay'] as const;
+export type StepBack = (typeof STEPS_BACK)[number];
+
 /** Blocks of a road map: those of the plan, and what lies between them. */
 export const DESK_BLOCKS = [
   'warm-up',

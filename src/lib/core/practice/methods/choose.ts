@@ -23,6 +23,14 @@ const MEANS: readonly (readonly [Element, RegExp])[] = [
   ['tone', /tone|sound|colou?r|crack|thin|harsh/i],
   ['air', /air|breath|phrase/i],
   ['fingers', /finger|notes?\b|hand|thumb|cross/i],
+  ['bowing', /bow/i],
+  ['shifts', /shift|position/i],
+  ['voicing', /voic|melody|balance/i],
+  ['pedal', /pedal/i],
+  ['sticking', /stick|hands? order/i],
+  ['evenness', /even|roll|flam/i],
+  ['breath', /breath/i],
+  ['words', /words?|text|vowel|consonant/i],
   ['ease', /ease|tens|stiff|grip|tired|nerv/i]
 ];
 

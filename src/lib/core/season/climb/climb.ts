@@ -57,8 +57,8 @@ export function readClimb(
   agreed: Agreed | undefined
 ): Climb {
   const share = cleanShare(touches, PRESUMED_CLEAN_SHARE);
-  const timed = readSections(item, touches, schools.inARow, today, aways);
-  const rules = holdRules(schools.inARow, aways);
+  const timed = readSections(item, touches, schools, today, aways);
+  const rules = holdRules(schools, aways);
   const facts = { item, touches, schools, rules, share, agreed, today };
   const ladders = timed.map((p) => sectionRungs(facts, p));
   const slowest = [...timed].sort((a, b) => a.start / a.target.targetBpm - b.start / b.target.targetBpm)[0];
@@ -121,24 +121,24 @@ export function morningsOf(
   item: SeasonItem,
   touches: readonly Touch[],
   sectionId: string,
-  inARow: number,
+  schools: Schools,
   aways: readonly Away[]
 ): (date: string) => Bpm | null {
   const sections = heldSections(item);
   const target = sections.find(({ section }) => section.id === sectionId)?.target;
-  return target ? heldMornings(touches, target, sections[0]!.target, holdRules(inARow, aways)) : () => null;
+  return target ? heldMornings(touches, target, sections[0]!.target, holdRules(schools, aways)) : () => null;
 }
 
 export function readSections(
   item: SeasonItem,
   touches: readonly Touch[],
-  inARow: number,
+  schools: Schools,
   today: DayNumber,
   aways: readonly Away[]
 ): TimedSection[] {
   const withTarget = heldSections(item);
   return withTarget.map(({ section, target }) => {
-    const held = heldTempo(touches, target, withTarget[0]!.target, holdRules(inARow, aways), today);
+    const held = heldTempo(touches, target, withTarget[0]!.target, holdRules(schools, aways), today);
     const { lowest, highest } = clickableRange(target.unit);
     const half = Math.max(lowest, Math.round(target.targetBpm / 2));
     // a whole run at some share of the lead's target may stand for a tempo here that no click can say

@@ -200,7 +200,7 @@ const clicksTo = ({ bpm, unit }: Standing, goal: Bpm): Clicks => clicksBetween(b
 /** What holds of the slowest section by a day; null where nothing does. */
 function standingOn(item: SeasonItem, log: readonly Touch[], by: DayNumber): Standing | null {
   const touches = inTimeOrder(log.filter((t) => t.itemId === item.id && dayOf(t.date) <= by));
-  const read = readSections(item, touches, schoolsOf(item, undefined).inARow, by, []);
+  const read = readSections(item, touches, schoolsOf(item, undefined), by, []);
   const slowest = [...read].sort(
     (a, b) => (a.held?.bpm ?? 0) / a.target.targetBpm - (b.held?.bpm ?? 0) / b.target.targetBpm
   )[0];

@@ -55,13 +55,13 @@ export function readSince(
     const touches = ordered.filter((touch) => touch.itemId === item.id);
     const before = touches.filter((touch) => dayOf(touch.date) < since);
     const lately = touches.slice(before.length);
-    const { inARow } = schoolsOf(item, general);
-    const was = readSections(item, before, inARow, since, []);
+    const schools = schoolsOf(item, general);
+    const was = readSections(item, before, schools, since, []);
     return {
       itemId: item.id,
       touches: new Set(lately.map((touch) => touch.id)).size,
       minutes: lately.reduce((sum, touch) => sum + touch.minutes, 0),
-      sections: readSections(item, touches, inARow, today, []).map(({ section, target, held }, i) => {
+      sections: readSections(item, touches, schools, today, []).map(({ section, target, held }, i) => {
         const [from, to] = [was[i]!.held?.bpm ?? null, held?.bpm ?? null];
         const { unit, targetBpm } = target;
         const clicks = from === null || to === null ? null : clicksBetween(from, to, unit);

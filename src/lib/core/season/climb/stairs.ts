@@ -41,15 +41,15 @@ export function heldStairs(
   general: Partial<Schools> | undefined
 ): Step[] {
   const item = narrowToCuts(whole);
-  const { inARow } = schoolsOf(item, general);
+  const schools = schoolsOf(item, general);
   // what held can change only by such touches
   const isInParts = item.sections.some((section) => partsOf(item, section) !== null);
-  const ordered = inTimeOrder(touches).filter((touch) => isTelling(touch, inARow, isInParts));
+  const ordered = inTimeOrder(touches).filter((touch) => isTelling(touch, schools, isInParts));
   const dates = [...ordered.map(({ date }) => date), ...(item.holdsNow ?? []).map(({ on }) => on)];
   const steps: Step[] = [];
   for (const date of [...new Set(dates)].sort()) {
     const until = ordered.filter((touch) => touch.date <= date);
-    const read = readSections(item, until, inARow, dayOf(date), []);
+    const read = readSections(item, until, schools, dayOf(date), []);
     if (read.length === 0 || read.some((p) => p.held === null)) continue;
     const step = stepAt(
       date,

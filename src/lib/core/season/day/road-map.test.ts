@@ -51,6 +51,18 @@ describe('a day’s road map', () => {
     expect(block.why).toMatch(new RegExp(`^${goal} is due (today|tomorrow|on )`));
   });
 
+  it('counts and steps back as the item’s school says', () => {
+    const workOf = (schools: SeasonRequest['schools']) =>
+      roadMapOf({ ...given, schools }).blocks.find(({ kind }) => kind === 'ladder')!.work;
+    expect(workOf({ inARow: 4, among: 6, back: 'held' })).toMatchObject({
+      inARow: 4,
+      among: 6,
+      back: 'held'
+    });
+    // as everybody does it nothing is said
+    expect(Object.keys(workOf({})!)).not.toContain('back');
+  });
+
   it('says what was not reached by its day', () => {
     const days = ['2026-11-24', '2026-11-26', '2026-11-28', '2026-12-03'];
     let previous: SeasonRequest['previous'];

@@ -216,7 +216,7 @@ function workOf(
   item: PlannedItem,
   { id, unit, held, startBpm, targetBpm }: PlannedSection,
   block: PlannedBlock,
-  { step, inARow }: Schools
+  { step, inARow, among, back }: Schools
 ): DeskWork | null {
   if (unit === null || startBpm === null || targetBpm === null) return null;
   const start = Math.min(startBpm, targetBpm);
@@ -234,7 +234,9 @@ function workOf(
     way,
     below: below.filter((bpm, i) => bpm < (below[i - 1] ?? way[0]!)),
     furtherBpm: further?.bpm ?? null,
-    inARow
+    inARow,
+    ...(among > inARow ? { among } : {}),
+    ...(back === 'step' ? {} : { back })
   };
 }
 

@@ -69,10 +69,11 @@ export function spotsOn(known: readonly KnownSpot[], facts: Facts, today: string
   const now = known.flatMap((spot): SpotNow[] => {
     const item = facts.items.find(({ id }) => id === spot.itemId);
     if (!item) return [];
-    const { inARow } = schoolsOf(item, facts.schools);
+    const schools = schoolsOf(item, facts.schools);
+    const { inARow } = schools;
     const own = bySpot.get(spot.id) ?? [];
     const touches = touchesOf(item.id, () => ordered.filter(({ itemId }) => itemId === item.id));
-    const here = sectionsOf(item.id, () => readSections(item, touches, inARow, dayOf(today), aways)).find(
+    const here = sectionsOf(item.id, () => readSections(item, touches, schools, dayOf(today), aways)).find(
       (one) => isInside(spot, one.section)
     );
     const section = here
@@ -82,7 +83,7 @@ export function spotsOn(known: readonly KnownSpot[], facts: Facts, today: string
       inARow,
       unit: section?.unit ?? 'quarter',
       heldOn: section
-        ? mornings(`${item.id} ${section.id}`, () => morningsOf(item, touches, section.id, inARow, aways))
+        ? mornings(`${item.id} ${section.id}`, () => morningsOf(item, touches, section.id, schools, aways))
         : () => null
     });
     const bpm = section && spotTempo(own, inARow, section.unit);

@@ -36,6 +36,8 @@ export const DEFAULT_SCHOOLS: Schools = {
   step: { kind: 'scale', clicks: 'auto' },
   shape: 'equal-percent',
   inARow: 3,
+  among: 1,
+  back: 'step',
   tires: []
 };
 

@@ -8,6 +8,7 @@
   import Moves from '$lib/components/countback/Moves.svelte';
   import Tempo from '$lib/components/note/Tempo.svelte';
   import { seriesOf } from '$lib/core/practice';
+  import { familyOf } from '$lib/core/record/family';
   import { dayOf, sayDate } from '$lib/core/units';
   import type { ActionData, PageData } from './$types';
 
@@ -52,6 +53,7 @@
             {picked}
             today={view.today}
             auditionId={view.audition.id}
+            family={familyOf(view.candidate.instruments)}
           />{/key}
       </details>
     </div>
