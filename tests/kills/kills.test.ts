@@ -35,7 +35,8 @@ describe('a studio killed while it writes', () => {
   it('holds every touch it has acknowledged, and is sound', async () => {
     const roll = dice(1);
     const said: string[] = [];
-    for (let i = 0; i < WRITES; i += 1)
+    // a slow machine is killed as often as it takes to have said something
+    for (let i = 0; i < WRITES || (said.length <= WRITES * 2 && i < WRITES * 10); i += 1)
       said.push(...(await runDriver('write', place('write'), { afterMs: roll(120) })));
     expect(said.length).toBeGreaterThan(WRITES * 2);
     expect(lostOf(said, touchesIn(place('write')))).toEqual([]);
@@ -46,13 +47,13 @@ describe('a studio whose power is cut', () => {
   const cut = async (work: 'write' | 'write-unsynced', seed: number) => {
     const roll = dice(seed);
     let [lost, acknowledged] = [0, 0];
-    for (let i = 0; i < POWER_CUTS; i += 1) {
+    // a slow machine is cut as often as it takes to have said something
+    for (let i = 0; i < POWER_CUTS || (acknowledged <= POWER_CUTS && i < POWER_CUTS * 10); i += 1) {
       const [directory, shadow] = [place(`${work}-${i}`), place(`${work}-${i}-disk`)];
       const said = await runDriver(work, directory, { afterMs: 30 + roll(120), shadow });
       acknowledged += said.length - 1;
       lost += lostOf(said, touchesIn(shadow)).length;
     }
-    // on a busy machine one may be cut before it has said anything
     expect(acknowledged).toBeGreaterThan(POWER_CUTS);
     return lost;
   };

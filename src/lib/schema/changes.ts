@@ -21,6 +21,7 @@ const changes: z.ZodType<Changes> = z.strictObject({
     .max(7)
     .optional(),
   fundamentalsMin: minutesField(0, 240).optional(),
+  lighterDays: z.number().int().min(1).max(14).optional(),
   daysIntoMock: z.number().int().min(0).max(60).optional(),
   rounds: z
     .array(z.strictObject({ roundId: idField, date: dateField }))

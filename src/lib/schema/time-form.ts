@@ -1,6 +1,6 @@
 /** A candidate's week as a form. Empty starts are "some time that day". */
 import { z } from 'zod';
-import { joinDays } from '../core/plan';
+import { LONGEST_BLOCK_MIN, joinDays } from '../core/plan';
 import {
   type Fundamental,
   type Often,
@@ -42,6 +42,7 @@ export const timeForm = z
     version: z.number().default(1),
     warmUpMin: timeFields.warmUpMin,
     fundamentalsMin: timeFields.fundamentalsMin,
+    longestBlockMin: timeFields.longestBlockMin.unwrap().default(LONGEST_BLOCK_MIN),
     rotation: z.array(turn).max(40, 'At most forty fundamentals.').default([]),
     week: z
       .array(span.strip().extend({ start: orEmpty(span.shape.start, TIME) }))
@@ -83,6 +84,7 @@ export function fillTimeForm(time: StoredTime, version: number): TimeForm {
     version,
     warmUpMin: time.warmUpMin,
     fundamentalsMin: time.fundamentalsMin,
+    longestBlockMin: time.longestBlockMin ?? LONGEST_BLOCK_MIN,
     rotation: (time.rotation ?? []).map(fillTurn),
     week: time.week.map((s) => ({ weekday: s.weekday, start: s.start ?? '', minutes: s.minutes })),
     lessons: time.lessons.map((l) => ({ ...l, start: l.start ?? '' })),
@@ -148,6 +150,7 @@ export function readTimeForm(form: TimeForm): StoredTime {
   return {
     warmUpMin: form.warmUpMin,
     fundamentalsMin: form.fundamentalsMin,
+    ...(form.longestBlockMin === LONGEST_BLOCK_MIN ? {} : { longestBlockMin: form.longestBlockMin }),
     ...(form.rotation.length > 0 ? { rotation: form.rotation.map(readTurn) } : {}),
     week: form.week
       .map(timed)

@@ -25,12 +25,15 @@ export class ScratchSeason {
     facts: SeasonFacts,
     parts: Opening['parts'],
     plan: SeasonPlan,
-    private readonly draft: Draft
+    private readonly draft: Draft,
+    /** What is proposed to begin with; null: what was tried last. */
+    proposed: Changes | null = null
   ) {
     const logsAt = `/auditions/${auditionId}/what-if/logs.json`;
     this.#worker = new SeasonWorker({ auditionId, parts, logsAt, plan });
     this.isLaying = true;
-    void draft.read().then((before) => this.set(before ? dropGone(before as Changes, facts) : {}));
+    if (proposed) this.set(proposed);
+    else void draft.read().then((before) => this.set(before ? dropGone(before as Changes, facts) : {}));
     if (plan.short) this.#look().catch((why: Error) => (this.trouble = why.message));
   }
 

@@ -106,7 +106,7 @@
       {#each weekCautions($form.week) as says (says)}<p class="caution">{says}</p>{/each}
     </section>
     <section>
-      <h3>Comes off first, every day</h3>
+      <h3>Comes off first, every day; and how long one thing lasts</h3>
       <div class="pair">
         <Field
           id="warmUpMin"
@@ -121,6 +121,14 @@
           errors={$errors.fundamentalsMin}
           type="number"
           bind:value={$form.fundamentalsMin}
+        />
+        <Field
+          id="longestBlockMin"
+          label="Longest block, minutes"
+          hint="The desk shortens it by 3 when a mind wandered, and raises it when more was wanted."
+          errors={$errors.longestBlockMin}
+          type="number"
+          bind:value={$form.longestBlockMin}
         />
       </div>
 

@@ -53,7 +53,12 @@
     scratch.set({ ...changes, week: add === 0 ? others : [...others, { weekday, addMin: add }] });
   }
 
-  function setNumber(key: 'fundamentalsMin' | 'daysIntoMock', base: number, most: number, text: string) {
+  function setNumber(
+    key: 'fundamentalsMin' | 'daysIntoMock' | 'lighterDays',
+    base: number,
+    most: number,
+    text: string
+  ) {
     const n = whole(text, most);
     fault = n === null ? `A whole number from 0 to ${most}, please.` : '';
     if (n !== null) scratch.set({ ...changes, [key]: n === base ? undefined : n });
@@ -140,6 +145,17 @@
         value={changes.fundamentalsMin ?? request.time.fundamentalsMin}
         onchange={(e) =>
           setNumber('fundamentalsMin', request.time.fundamentalsMin, 240, e.currentTarget.value)}
+      /></label
+    >
+    <label
+      >next days at half, days
+      <input
+        type="number"
+        min="0"
+        max="14"
+        class:changed={changes.lighterDays !== undefined}
+        value={changes.lighterDays ?? 0}
+        onchange={(e) => setNumber('lighterDays', 0, 14, e.currentTarget.value)}
       /></label
     >
     <label

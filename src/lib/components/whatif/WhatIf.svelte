@@ -34,7 +34,11 @@
   // Whose it is stays: the page of another is set up anew.
   // svelte-ignore state_referenced_locally
   const draft = draftOf(`what if ${view.audition.id}`);
-  onMount(() => (scratch = new ScratchSeason(view.audition.id, facts, parts, plan, draft)));
+  onMount(() => {
+    const proposed = Number(new URL(location.href).searchParams.get('lighter'));
+    const first = proposed >= 1 && proposed <= 14 ? { lighterDays: Math.floor(proposed) } : null;
+    scratch = new ScratchSeason(view.audition.id, facts, parts, plan, draft, first);
+  });
   onDestroy(() => scratch?.close());
 
   const laid = $derived(scratch?.laid ?? null);

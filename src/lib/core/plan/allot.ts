@@ -9,6 +9,7 @@ import type { Touched } from './block-task';
 import { fewerMissing, layBlocks } from './blocks';
 import { type Around, type Measure, fitAround, measureEvenness, shortOf } from './around';
 import type { Demand, Demands } from './demand';
+import { LONGEST_BLOCK_MIN } from './block-task';
 import { type AgreedMinutes, isAgreed, keepAgreed, leastBlock, sumMinutes } from './keep';
 import { levelDemands } from './level';
 import { fillForward } from './forward';
@@ -238,6 +239,7 @@ function blocksOf(asked: readonly AskedDemand[], { demands, fit, stay, capacity 
     items: asked.length,
     mostPerDay: asked.map((one) => one.mostPerDay),
     least: asked.map(leastBlock),
+    longest: Math.min(...asked.map((one) => one.longest ?? LONGEST_BLOCK_MIN)),
     before: (a, day) => asked[a]!.kept.some((kept) => kept.day === day),
     lying: stay.lying,
     touched,

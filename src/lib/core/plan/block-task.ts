@@ -3,7 +3,7 @@ import type { DayNumber, Minutes } from '../units';
 import type { Climbing, Demands, Lying } from './demand';
 import type { Levels } from './level';
 
-/** Above this a mind wanders (judgement, common practice 3 to 25). */
+/** Above this a mind wanders, where nobody has shown otherwise (judgement, common practice 3 to 25). */
 export const LONGEST_BLOCK_MIN: Minutes = 25;
 /** More things on a day are too many to keep in mind (judgement). */
 export const MOST_BLOCKS_A_DAY = 12;
@@ -21,6 +21,8 @@ export type BlockTask = {
   readonly mostPerDay: readonly Minutes[];
   /** Least minutes of a new block of each item, or all it asks where that is less. */
   readonly least: readonly Minutes[];
+  /** The longest block of this person. */
+  readonly longest: Minutes;
   /** Where an item had a block before: taken again where it is as good as another day. */
   readonly before: (item: number, day: DayNumber) => boolean;
   /** A block that lies already can grow by as little as a minute. */

@@ -20,8 +20,8 @@ export type OrderedBlock = {
 };
 
 /** Splits minutes into blocks of at most the longest, as equal as can be. */
-export function splitBlocks(minutes: Minutes): Minutes[] {
-  const count = Math.max(1, Math.ceil(minutes / LONGEST_BLOCK_MIN));
+export function splitBlocks(minutes: Minutes, longest = LONGEST_BLOCK_MIN): Minutes[] {
+  const count = Math.max(1, Math.ceil(minutes / longest));
   return Array.from(
     { length: count },
     (_, i) => Math.floor(((i + 1) * minutes) / count) - Math.floor((i * minutes) / count)

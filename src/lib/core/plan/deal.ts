@@ -10,7 +10,6 @@ import {
   type DayTable,
   type Placement,
   type Sized,
-  LONGEST_BLOCK_MIN,
   mostOn
 } from './block-task';
 import { type Pace, readPace } from './pace';
@@ -80,7 +79,7 @@ class Dealing {
     const budget = Math.min(this.#table.room[d]!, this.#table.target[d]! + (this.#carried.get(level) ?? 0));
     const blocks = MOST_BLOCKS_A_DAY - (this.#task.touched.get(day)?.blocks ?? 0);
     const chosen = this.#choose(this.#turns(day, d), budget, this.#table.room[d]!, blocks);
-    const minutes = share(chosen, budget);
+    const minutes = share(chosen, budget, this.#task.longest);
     const played = new Set<number>();
     let used = 0;
     chosen.forEach((turn, i) => {
@@ -112,7 +111,7 @@ class Dealing {
         item,
         least: atLeast,
         most,
-        want: Math.max(atLeast, Math.min(want, most, LONGEST_BLOCK_MIN)),
+        want: Math.max(atLeast, Math.min(want, most, this.#task.longest)),
         must: Math.min(most, Math.ceil(this.#pace.least[item]![d]! - dealt - 1e-9)),
         rest: this.#rested[item]!,
         isDue:
@@ -260,12 +259,12 @@ class Dealing {
 const WORTH_BEFORE = 1.5;
 
 /** A day's minutes among its turns: what each must or at least has, then up to what it wants, then as much as it may. */
-function share(chosen: readonly Turn[], budget: Minutes): Minutes[] {
+function share(chosen: readonly Turn[], budget: Minutes, longest: Minutes): Minutes[] {
   const minutes = chosen.map((turn) => Math.max(turn.least, turn.must));
   let left = budget - minutes.reduce((sum, m) => sum + m, 0);
   for (const upTo of [
     (turn: Turn) => turn.want,
-    (turn: Turn) => Math.min(turn.most, LONGEST_BLOCK_MIN),
+    (turn: Turn) => Math.min(turn.most, longest),
     (turn: Turn) => turn.most
   ]) {
     const more = chosen.map((turn, i) => Math.max(0, upTo(turn) - minutes[i]!));

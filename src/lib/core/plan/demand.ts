@@ -15,6 +15,8 @@ export type Demand = {
   readonly windows: readonly Window[];
   /** Least minutes of one block. Missing: 8. */
   readonly least?: Minutes;
+  /** The longest block of whoever plays it; missing: as of everybody. */
+  readonly longest?: Minutes;
   /** Missing where it is only minutes. */
   readonly climbing?: Climbing;
 };

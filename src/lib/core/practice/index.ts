@@ -7,6 +7,8 @@ export * from './tempo-moves';
 export * from './held';
 export * from './log-line';
 export * from './less-time';
+export * from './longest-block';
+export * from './hurt';
 export * from './rotation';
 export * from './rotation-sets';
 export * from './spots/spot';

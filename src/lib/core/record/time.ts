@@ -38,6 +38,8 @@ export const timeFields = {
   mocks: z.array(mock).max(60),
   warmUpMin: minutesField(0, 120),
   fundamentalsMin: minutesField(0, 240),
+  /** As long as this person stays with one thing; missing: as everybody. Shortened and raised at the desk. */
+  longestBlockMin: minutesField(8, 40).optional(),
   /** Fundamentals by turns, within those minutes; missing: one block of them a day. */
   rotation: z.array(fundamental).max(40, 'At most forty fundamentals.').optional()
 };

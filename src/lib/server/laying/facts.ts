@@ -8,7 +8,7 @@ import {
   logOf,
   namesFor
 } from '../../core/season';
-import type { Touch } from '../../core/practice';
+import { type Touch, hurtDaysOf } from '../../core/practice';
 import { dayOf, formatDate } from '../../core/units';
 import { type App, todayIn } from '../app';
 import { writesOf } from '../db/open';
@@ -16,6 +16,7 @@ import { type Audition, auditionsBeside, findAudition } from '../store/audition'
 import { type Candidate, findCandidate } from '../store/candidate';
 import { type ListItem, itemsOf } from '../store/item';
 import { pinsOf } from '../store/pin';
+import { hurtEvents } from '../store/desk-event';
 import { touchesOfAudition } from '../store/touch';
 import { orNotFound } from '../errors';
 
@@ -112,14 +113,16 @@ function readOwn(
   candidate: Candidate,
   items: readonly ListItem[]
 ): SeasonRequest {
+  const today = todayIn(app, candidate.zone);
   return {
-    today: todayIn(app, candidate.zone),
+    today,
     began: audition.beganOn,
     ...readDates(audition, items),
     items,
     time: { ...candidate.time, mocks: mocksOf(audition) },
     daysIntoMock: audition.daysIntoMock || undefined,
     log: touchesOfAudition(app.db, audition.id),
+    hurtDays: hurtDaysOf(hurtEvents(app.db, candidate.id), today),
     pins: pinsOf(app.db, audition.id)
   };
 }

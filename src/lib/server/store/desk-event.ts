@@ -35,6 +35,23 @@ const statements = preparedOnce((db) => ({
     `SELECT json_extract(event_json, '$.fundamental') AS id, max(date) AS date FROM desk_event
      WHERE candidate_id = ? AND date < ? AND json_extract(event_json, '$.fundamental') IS NOT NULL GROUP BY 1`
   ),
+  hurts: db
+    .prepare<[string], string>(
+      `SELECT event_json FROM desk_event WHERE candidate_id = ?
+       AND json_extract(event_json, '$.kind') IN ('spot', 'spot-set', 'hurt', 'well')
+       AND json_extract(event_json, '$.kind') IN ('hurt', 'well')`
+    )
+    .pluck(),
+  longer: db
+    .prepare<[string], number>(
+      `SELECT count(DISTINCT json_extract(more.event_json, '$.block')) FROM desk_event more
+       JOIN desk_event ended ON ended.candidate_id = more.candidate_id AND ended.date = more.date
+         AND json_extract(ended.event_json, '$.block') = json_extract(more.event_json, '$.block')
+       WHERE more.candidate_id = ? AND json_extract(more.event_json, '$.kind') = 'more'
+         AND json_extract(ended.event_json, '$.kind') = 'end'
+         AND json_extract(ended.event_json, '$.how') = 'next'`
+    )
+    .pluck(),
   count: db
     .prepare<[string, string], number>('SELECT count(*) FROM desk_event WHERE candidate_id = ? AND date = ?')
     .pluck(),
@@ -69,6 +86,14 @@ export function latestHurt(db: Db, candidateId: string): DeskEvent | undefined {
   const text = statements(db).hurt.get(candidateId);
   return text === undefined ? undefined : (JSON.parse(text) as DeskEvent);
 }
+/** All that say that it hurts, or that it is well. */
+export const hurtEvents = (db: Db, candidateId: string): DeskEvent[] =>
+  statements(db)
+    .hurts.all(candidateId)
+    .map((text) => JSON.parse(text) as DeskEvent);
+/** Blocks that were gone through to their end and wanted longer. */
+export const countWantedLonger = (db: Db, candidateId: string): number =>
+  statements(db).longer.get(candidateId)!;
 /** When each entry of the rotation was last done before a date, by id. */
 export const fundamentalsBefore = (db: Db, candidateId: string, date: string): Map<string, string> =>
   new Map(

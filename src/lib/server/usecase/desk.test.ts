@@ -3,6 +3,8 @@ import type { DeskEvent } from '../../core/record';
 import { archiveCandidate } from '../../schema/archive';
 import { type App, type Who, makeApp } from '../app';
 import { openDb } from '../db/open';
+import { readSeason } from '../laying/facts';
+import { findCandidate } from '../store/candidate';
 import { findItem } from '../store/item';
 import {
   addPlayer,
@@ -140,6 +142,65 @@ describe('what a desk sends', () => {
     const events = session().map((event) => ({ ...event, date: '2199-01-01' }));
     expect(codeOf(() => keep(events))).toBe('date-unsound');
     expect(readToday(app, ada, { auditionId }).events).toEqual([]);
+  });
+});
+
+describe('how long a block may be', () => {
+  const longest = () => findCandidate(app.db, candidateId)!.time.longestBlockMin;
+  /** Ends as the session's block did, in days of its own. */
+  const ended = (n: number, how: 'next' | 'shorter', isMore: boolean) => {
+    const [day, begin, ...rest] = session(`d${n}`);
+    const last = rest.at(-1)! as Extract<DeskEvent, { kind: 'end' }>;
+    const date = `2026-11-${10 + n}`;
+    const made = day as Extract<DeskEvent, { kind: 'day' }>;
+    const blocks = made.blocks.map((block) => ({ ...block, id: `${block.id.slice(0, 20)}-${n}` }));
+    const block = blocks[0]!.id;
+    const more: DeskEvent[] = isMore
+      ? [{ ...last, id: `more-${n}`, kind: 'more', block, minutes: 3 } as DeskEvent]
+      : [];
+    const of = [{ ...made, blocks }, { ...begin!, block }, ...more, { ...last, block, how }];
+    return of.map((event) => ({ ...event, date })) as DeskEvent[];
+  };
+
+  it('is 3 minutes shorter after a wandering mind, never under 8, and once however often it is sent', () => {
+    keep(ended(1, 'shorter', false));
+    keep(ended(1, 'shorter', false));
+    expect(longest()).toBe(22);
+    for (let n = 2; n < 9; n += 1) keep(ended(n, 'shorter', false));
+    expect(longest()).toBe(8);
+  });
+
+  it('is a minute longer after every third block that wanted more, and the plan’s blocks follow', () => {
+    keep(ended(1, 'shorter', false));
+    [2, 3].forEach((n) => keep(ended(n, 'next', true)));
+    expect(longest()).toBe(22);
+    keep(ended(4, 'next', true));
+    keep(ended(5, 'next', false));
+    expect(longest()).toBe(23);
+    const blocks = readLog(app, ada, { auditionId }).plan!.days.flatMap((day) => day.blocks);
+    expect(Math.max(...blocks.map(({ minutes }) => minutes))).toBeLessThanOrEqual(23);
+  });
+});
+
+describe('pain at the desk', () => {
+  it('makes nothing of its days missed, until it is well', () => {
+    const event = (date: string, kind: 'hurt' | 'well', seq: number) =>
+      ({
+        id: `${kind}-${date}`,
+        device: 'd',
+        seq,
+        atMs: Date.parse(`${date}T16:00:00Z`),
+        date,
+        kind,
+        ...(kind === 'hurt' ? { isTold: true } : {})
+      }) as DeskEvent;
+    keep([event('2026-11-20', 'hurt', 0), event('2026-11-22', 'well', 1), event('2026-11-23', 'hurt', 2)]);
+    expect(readSeason(app, auditionId).request.hurtDays).toEqual([
+      '2026-11-20',
+      '2026-11-21',
+      '2026-11-23',
+      '2026-11-24'
+    ]);
   });
 });
 

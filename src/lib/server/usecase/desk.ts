@@ -1,6 +1,7 @@
 /** The desk: today's road map, what was done of it, and the touches and the plan that follow. */
 import { createHash } from 'node:crypto';
-import { touchesOfDay, readDeskDay } from '../../core/practice';
+import { LONGEST_BLOCK_MIN } from '../../core/plan';
+import { longestAfter, readDeskDay, touchesOfDay, wishOf } from '../../core/practice';
 import { type DeskEvent, type RoadBlock, type Touch, familyOf } from '../../core/record';
 import {
   type SeasonPlan,
@@ -21,7 +22,7 @@ import { CodedError, orNotFound } from '../errors';
 import { type Season, readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
 import { auditionsOf } from '../store/audition';
-import { findCandidate } from '../store/candidate';
+import { findCandidate, saveTime } from '../store/candidate';
 import * as desk from '../store/desk-event';
 import { type ListItem, findItem, itemCount } from '../store/item';
 import { lessonNotesOf } from '../store/lesson';
@@ -112,6 +113,7 @@ const factsOf = (app: App, season: Season, spots: readonly SpotNow[], date: stri
   time: season.request.time,
   schools: season.request.schools,
   log: season.log,
+  hurtDays: season.own.hurtDays,
   spots,
   doneOn: desk.fundamentalsBefore(app.db, season.candidate.id, date)
 });
@@ -144,14 +146,18 @@ export const keepDeskEvents = useCase({
     const { zone } = orNotFound(findCandidate(app.db, candidateId));
     const dates = [...new Set(input.events.map((event) => event.date))];
     boundDates(app, zone, dates);
+    const fresh: DeskEvent[] = [];
     for (const event of input.events) {
       const owner = desk.ownerOfDeskEvent(app.db, event.id);
       if (owner !== undefined && owner !== candidateId) throw new CodedError('not-allowed');
-      if (owner === undefined) desk.addDeskEvent(app.db, candidateId, event, app.now());
+      if (owner !== undefined) continue;
+      desk.addDeskEvent(app.db, candidateId, event, app.now());
+      fresh.push(event);
     }
     if (input.events.some(({ kind }) => kind === 'spot' || kind === 'spot-set'))
       boundCount('spots', desk.lastingDeskEvents(app.db, candidateId).length);
     for (const date of dates) boundCount('deskEvents', desk.countDeskEvents(app.db, candidateId, date));
+    learnLongestBlock(app, candidateId, fresh);
     const evidence = who.kind === 'teacher' ? ('teacher' as const) : ('self' as const);
     const played = dates
       .flatMap((date) => touchesOn(app, candidateId, date))
@@ -167,6 +173,21 @@ export const keepDeskEvents = useCase({
     };
   }
 });
+
+/** How long a block may be follows what was wished at the end of some; the next laying uses it. */
+function learnLongestBlock(app: App, candidateId: string, fresh: readonly DeskEvent[]): void {
+  const { time, timeVersion } = orNotFound(findCandidate(app.db, candidateId));
+  const before = time.longestBlockMin ?? LONGEST_BLOCK_MIN;
+  let longest = before;
+  for (const event of fresh) {
+    if (event.kind !== 'end') continue;
+    const day = readDeskDay(desk.deskEventsOf(app.db, candidateId, event.date), event.date);
+    const block = day?.blocks.find(({ id }) => id === event.block);
+    const wish = block && wishOf(block);
+    if (wish) longest = longestAfter(longest, wish, desk.countWantedLonger(app.db, candidateId));
+  }
+  if (longest !== before) saveTime(app.db, candidateId, { ...time, longestBlockMin: longest }, timeVersion);
+}
 
 function touchesOn(app: App, candidateId: string, date: string): Touch[] {
   const day = readDeskDay(desk.deskEventsOf(app.db, candidateId, date), date);

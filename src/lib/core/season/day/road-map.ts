@@ -39,6 +39,8 @@ type Facts = {
   readonly doneOn?: ReadonlyMap<string, string>;
   readonly schools?: Partial<Schools> | undefined;
   readonly log: readonly Touch[];
+  /** As a plan is laid with them. */
+  readonly hurtDays?: readonly string[] | undefined;
   /** Hardest first. */
   readonly spots?: readonly SpotNow[];
 };
@@ -242,7 +244,7 @@ function workOf(
 
 function sayWhy(
   plan: SeasonPlan,
-  { log }: Facts,
+  { log, hurtDays = [] }: Facts,
   date: string,
   item: PlannedItem,
   block: PlannedBlock
@@ -256,6 +258,8 @@ function sayWhy(
   const name = rung.bars ? 'joined at tempo' : sayRung({ bpm: rung.click.bpm });
   if (due === null) return `towards ${name}`;
   const days = dayOf(due) - dayOf(date);
+  // what was stopped for pain is no reproach
+  if (days < 0 && hurtDays.includes(due)) return `towards ${name}`;
   if (days === -1) return `${name} was not reached yesterday`;
   if (days < 0) return `${name} was due on ${sayDate(dayOf(due))}`;
   return `${name} is due ${days === 0 ? 'today' : days === 1 ? 'tomorrow' : `on ${sayDate(dayOf(due))}`}`;

@@ -82,6 +82,8 @@ export type SeasonRequest = {
   /** So many days of the mock window are given to the ramp. */
   readonly daysIntoMock?: number | undefined;
   readonly log: readonly Touch[];
+  /** Dates on which pain stopped the practice, and those after it until it was well: nothing of them is missed. */
+  readonly hurtDays?: readonly string[] | undefined;
   /** Rounds this plan counts down to, where several auditions are laid together; missing: all. */
   readonly countsDownTo?: readonly string[] | undefined;
   /** Set by hand; the plan never moves them by itself. */

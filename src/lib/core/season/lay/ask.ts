@@ -31,8 +31,12 @@ export const mostPerDay = (item: SeasonItem): Minutes => item.mostPerDayMin ?? D
  * Most minutes a day of weekly minutes that share an item's day with its ladder: one block where a week's are no more than one, and never so
  * few that a window's would not fit on the days it has. The ladder has the rest of the item's most.
  */
-function mostBesideLadder(item: SeasonItem, windows: readonly Window[], { open }: SeasonFrame): Minutes {
-  const blocks = Math.max(1, Math.ceil(minutesPerWeek(item) / LONGEST_BLOCK_MIN));
+function mostBesideLadder(
+  item: SeasonItem,
+  windows: readonly Window[],
+  { open, longest }: SeasonFrame
+): Minutes {
+  const blocks = Math.max(1, Math.ceil(minutesPerWeek(item) / longest));
   const needed = windows.map(({ from, to, minutes }) => {
     let days = 0;
     for (let day = from; day <= to; day += 1) if ((open.get(day) ?? 0) >= LEAST_LONG_BLOCK_MIN) days += 1;
@@ -81,7 +85,7 @@ export function askOfClimb(
     // what follows a pin is no longer due before context: its pace was set by hand
     ...afterPins.flatMap((leg) => windowsOf(leg, null))
   ];
-  const pinned = legs.slice(0, -1).map((leg) => blockOnPin(leg, kept, most));
+  const pinned = legs.slice(0, -1).map((leg) => blockOnPin(leg, kept, most, frame.longest));
   const own = kept.filter((k) => !pinned.some((p) => p.day === k.day));
   return {
     id: item.id,
@@ -89,6 +93,7 @@ export function askOfClimb(
     windows,
     kept: [...pinned, ...own],
     least: leastOf(climb, item.schools?.inARow ?? frame.inARow),
+    longest: frame.longest,
     climbing: {
       rungs: rungs.map((r) => r.minutes),
       mostRest: (day) =>
@@ -151,8 +156,13 @@ function windowsOf({ from, to, rungs }: Leg, dueBy: DayNumber | null): Window[] 
 }
 
 /** A block on the day of the pin that reaches its rung: as long as the rung asks, or as one pinned there by hand. */
-function blockOnPin({ to: day, rungs }: Leg, kept: AgreedMinutes, most: Minutes): AgreedMinutes[number] {
-  const asks = Math.max(LEAST_LONG_BLOCK_MIN, Math.min(LONGEST_BLOCK_MIN, rungs.at(-1)!.minutes));
+function blockOnPin(
+  { to: day, rungs }: Leg,
+  kept: AgreedMinutes,
+  most: Minutes,
+  longest: Minutes
+): AgreedMinutes[number] {
+  const asks = Math.max(LEAST_LONG_BLOCK_MIN, Math.min(longest, rungs.at(-1)!.minutes));
   const whole = sum(rungs.map((r) => r.minutes));
   const byHand = kept.filter((k) => k.isPinned && k.day === day).map((k) => k.minutes);
   return { day, minutes: Math.max(Math.min(asks, whole, most), ...byHand), isPinned: true };
@@ -198,7 +208,14 @@ export function askOfMinutes(
   const joined = joinSmall(windows);
   const hasLadder = item.sections.some((s) => s.tempo.kind !== 'free');
   const most = hasLadder ? mostBesideLadder(item, joined, frame) : mostPerDay(item);
-  return { id: item.id, mostPerDay: most, windows: joined, kept, least: LEAST_LONG_BLOCK_MIN };
+  return {
+    id: item.id,
+    mostPerDay: most,
+    windows: joined,
+    kept,
+    least: LEAST_LONG_BLOCK_MIN,
+    longest: frame.longest
+  };
 }
 
 /** Joins windows that ask less than a block to the one after, the last to the one before. */

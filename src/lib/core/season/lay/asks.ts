@@ -1,5 +1,5 @@
 /** What each item asks of the days, beside what was pinned, agreed or missed of it. */
-import { type AskedDemand, LEAST_BLOCK_MIN, LONGEST_BLOCK_MIN, dayCapacity } from '../../plan';
+import { type AskedDemand, LEAST_BLOCK_MIN, dayCapacity } from '../../plan';
 import { type DayNumber, type Minutes, dayOf } from '../../units';
 import { statedOf } from '../facts/ground';
 import type { BlockPin, SeasonItem, SeasonRequest } from '../facts/request';
@@ -26,9 +26,7 @@ export function asksOf(request: SeasonRequest, frame: SeasonFrame, owner: ItemCa
   );
   const behind = climb.clicksToGo ?? 0;
   const ask = (kind: Ask['kind'], asked: AskedDemand | null): Ask[] =>
-    asked
-      ? [{ owner, kind, asked: { ...asked, missed: missedOf(request, item, kind, frame.today, behind) } }]
-      : [];
+    asked ? [{ owner, kind, asked: { ...asked, missed: missedOf(request, item, kind, frame, behind) } }] : [];
   return [...ask('ladder', ladder), ...ask('minutes', minutes)];
 }
 
@@ -67,13 +65,13 @@ function leftToday(
 
 /**
  * The block that was agreed for a day before today and not played since: one at most, however many days were missed. A day away, or
- * without minutes by now, makes nothing missed.
+ * without minutes by now, makes nothing missed, nor does one stopped for pain.
  */
 function missedOf(
   request: SeasonRequest,
   item: SeasonItem,
   kind: ItemMinutes['kind'],
-  today: DayNumber,
+  { today, longest }: SeasonFrame,
   behind: number
 ): AskedDemand['missed'] {
   const agreed = (request.previous?.allotments ?? []).filter(
@@ -83,7 +81,8 @@ function missedOf(
     const since = request.log.filter((t) => t.itemId === item.id && t.date >= date);
     const played = since.reduce((sum, t) => sum + t.minutes, 0);
     const isAway = dayCapacity(dayOf(date), request.time).minutes === 0;
-    return isAway ? 0 : Math.min(minutes, LONGEST_BLOCK_MIN) - played;
+    const wasHurt = request.hurtDays?.includes(date) === true;
+    return isAway || wasHurt ? 0 : Math.min(minutes, longest) - played;
   });
   const minutes = Math.max(0, ...open);
   return minutes >= LEAST_BLOCK_MIN ? { minutes, behind } : undefined;

@@ -28,7 +28,7 @@ export function describeDays(
     (request.pins ?? []).flatMap((p) => ('minutes' in p ? [`${p.itemId} ${p.date}`] : []))
   );
   const isWork = (kind: PlannedBlock['kind']) => kind === 'ladder' || kind === 'minutes';
-  const blocks = blocksByDay(laid);
+  const blocks = blocksByDay(laid, frame.longest);
   const rungAt = new Map(cases.map((one) => [one.item.id, rungByDay(one, laid)]));
   return [...frame.capacities].map(([day, capacity]) => {
     const date = formatDate(day);
@@ -98,7 +98,7 @@ type DayBlock = {
 };
 
 /** Every day's blocks: touches first, then the work of each item in the order of the list. */
-function blocksByDay(laid: LaidMinutes): ReadonlyMap<DayNumber, readonly DayBlock[]> {
+function blocksByDay(laid: LaidMinutes, longest: Minutes): ReadonlyMap<DayNumber, readonly DayBlock[]> {
   const byDay = new Map<DayNumber, DayBlock[]>();
   const add = (day: DayNumber, block: DayBlock) => {
     const blocks = byDay.get(day);
@@ -109,7 +109,7 @@ function blocksByDay(laid: LaidMinutes): ReadonlyMap<DayNumber, readonly DayBloc
     add(day, { id, kind, minutes, isWarm: kind === 'keep-warm', isRun: kind !== 'keep-warm' });
   for (const { owner, kind, allotments } of laid.minutes)
     for (const { day, minutes: ofDay } of allotments)
-      for (const minutes of splitBlocks(ofDay))
+      for (const minutes of splitBlocks(ofDay, longest))
         add(day, { id: owner.item.id, kind, minutes, isWarm: false, isRun: false });
   return byDay;
 }

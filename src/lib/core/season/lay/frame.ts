@@ -7,6 +7,7 @@ import {
   type ReservedTouch,
   type Away,
   type Stages,
+  LONGEST_BLOCK_MIN,
   closeRest,
   dayCapacity,
   lightAfter,
@@ -61,6 +62,8 @@ export type SeasonFrame = {
   readonly aways: readonly Away[];
   /** Clean attempts in a row that are asked where an item does not say. */
   readonly inARow: number;
+  /** The longest block of this person. */
+  readonly longest: Minutes;
   /** Practice days on end that a climbing item may rest. */
   readonly mostRest: number;
   /** Days of the mocks still ahead. */
@@ -103,6 +106,7 @@ export function readFrame(request: SeasonRequest): SeasonFrame {
     open,
     aways,
     inARow: request.schools?.inARow ?? DEFAULT_SCHOOLS.inARow,
+    longest: request.time.longestBlockMin ?? LONGEST_BLOCK_MIN,
     mostRest: mostRestOf(climbing),
     mocks: request.time.mocks.map(({ date }) => dayOf(date)).filter((day) => day >= today),
     closeRest: closeRest(climbing)

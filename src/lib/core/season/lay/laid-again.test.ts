@@ -57,6 +57,15 @@ describe('laying it again', () => {
     expect(still.length / kept.length).toBeGreaterThan(0.9);
   });
 
+  it('puts nothing first of a day that was stopped for pain', () => {
+    const next = '2026-11-26';
+    const on = (plan: typeof first) => plan.days.find((d) => d.date === next)!.blocks.map((b) => b.itemId);
+    // a was for today, c for the next day
+    expect([first.days[0]!.blocks[0]!.itemId, on(first)]).toEqual(['a', ['c']]);
+    expect(on(later(next, []))).toEqual(['a', 'c']);
+    expect(on(later(next, [], { hurtDays: [TODAY] }))).toEqual(['c']);
+  });
+
   it('says why a rung moved', () => {
     const log = [clean('a', TODAY, 63, 15)];
     const moves = compareLayings(first, later(TODAY, log));

@@ -2,9 +2,10 @@
  * Changes tried on a season, as people speak of them: minutes more or less, another date, target, way of working, something left out.
  * Remedies and what-if speak in them; edits.ts says what they come to.
  */
-import type { PracticeTime } from '../../plan';
+import { type PracticeTime, dayCapacity } from '../../plan';
+import type { DayException } from '../../record';
 import { type SectionTempo, clickableRange } from '../../tempo';
-import { type Bpm, type Minutes, parseDate, sayUnit } from '../../units';
+import { type Bpm, type DayNumber, type Minutes, dayOf, formatDate, parseDate, sayUnit } from '../../units';
 import type { Schools, SeasonRequest } from '../facts/request';
 
 export type ItemChange = {
@@ -18,6 +19,8 @@ export type Changes = {
   /** Minutes added to every such weekday of the pattern; negative takes off. */
   readonly week?: readonly { readonly weekday: number; readonly addMin: Minutes }[] | undefined;
   readonly fundamentalsMin?: Minutes | undefined;
+  /** The next so many practice days have half of their minutes. */
+  readonly lighterDays?: number | undefined;
   readonly daysIntoMock?: number | undefined;
   readonly rounds?: readonly { readonly roundId: string; readonly date: string }[] | undefined;
   readonly items?: readonly ItemChange[] | undefined;
@@ -68,6 +71,34 @@ export function addMinutes(
   }
   return changed;
 }
+
+/** What makes the next so many practice days half as long; their warm-up and rests stay as they are. */
+export function halfDays(time: PracticeTime, today: string, days: number): PracticeTime['exceptions'] {
+  const lighter: DayException[] = [];
+  for (let day = dayOf(today), n = 0; lighter.length < days && n < MOST_DAYS_LOOKED; day += 1, n += 1) {
+    const gross = dayCapacity(day, time).spans.reduce((sum, span) => sum + span.minutes, 0);
+    if (gross > 0)
+      lighter.push({ date: formatDate(day), minutes: Math.round(gross / 2), why: 'a lighter day' });
+  }
+  const others = lighter.reduce<PracticeTime['exceptions']>(
+    (all, { date }) => all.flatMap((one) => withoutDay(one, dayOf(date))),
+    time.exceptions
+  );
+  return [...others, ...lighter];
+}
+
+/** What is left of an exception when a day is taken out of it. */
+function withoutDay(one: DayException, day: DayNumber): DayException[] {
+  const [from, until] = [dayOf(one.date), dayOf(one.until ?? one.date)];
+  if (day < from || day > until) return [one];
+  const piece = (first: DayNumber, last: DayNumber): DayException[] =>
+    first > last
+      ? []
+      : [{ ...one, date: formatDate(first), until: first === last ? undefined : formatDate(last) }];
+  return [...piece(from, day - 1), ...piece(day + 1, until)];
+}
+/** Where a week has no minutes at all, none is found. */
+const MOST_DAYS_LOOKED = 60;
 
 /** The tempo with another target: a stretch within a range, one tempo otherwise. Limits are the caller's to check. */
 export function setTarget(tempo: SectionTempo, bpm: Bpm): SectionTempo {

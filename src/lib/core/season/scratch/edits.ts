@@ -5,7 +5,7 @@
 import type { PracticeTime } from '../../plan';
 import type { Schools, SeasonRequest, SeasonSection } from '../facts/request';
 import type { Part } from '../joint/join';
-import { type Changes, addMinutes, setTarget } from './change';
+import { type Changes, addMinutes, halfDays, setTarget } from './change';
 
 /** By its kind, what it is about and what stands there afterwards. */
 type Edits = {
@@ -24,12 +24,15 @@ export type SeasonEdit = { [K in keyof Edits]: { readonly kind: K } & Readonly<E
 
 /** What changes come to for the auditions laid together; what they name that is not there is passed over. */
 export function editsOf(changes: Changes, parts: readonly Part[]): SeasonEdit[] {
-  const { week, fundamentalsMin, daysIntoMock, rounds = [], items = [] } = changes;
+  const { week, fundamentalsMin, lighterDays, daysIntoMock, rounds = [], items = [] } = changes;
   const { mocks: _, ...time } = parts[0]!.request.time;
-  const isTime = week !== undefined || fundamentalsMin !== undefined;
+  const isTime = week !== undefined || fundamentalsMin !== undefined || lighterDays !== undefined;
   const minutes = {
     week: addMinutes(time.week, week ?? []),
-    fundamentalsMin: fundamentalsMin ?? time.fundamentalsMin
+    fundamentalsMin: fundamentalsMin ?? time.fundamentalsMin,
+    exceptions: lighterDays
+      ? halfDays({ ...time, mocks: [] }, parts[0]!.request.today, lighterDays)
+      : time.exceptions
   };
   return [
     ...(isTime ? [{ kind: 'time', about: {}, to: { ...time, ...minutes } } as const] : []),

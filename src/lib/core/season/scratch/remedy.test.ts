@@ -1,7 +1,7 @@
 /** Remedies of whole seasons: each makes the plan fit, and one unit less of it does not. plan/extra.test.ts checks minutes with a solver. */
 import { describe, expect, it } from 'vitest';
 import { randomSeason } from '../../../../../tests/fixtures/random-season';
-import { addMinutes } from './change';
+import { addMinutes, halfDays } from './change';
 import { applyChanges } from './edits';
 import { laySeason } from '../lay/lay';
 import { findRemedies, findRemedy } from './remedy';
@@ -21,6 +21,33 @@ const stretched = (id: string, bars: number, stretchBpm: number) =>
   study(id, bars, { sections: [{ id: `${id}-1`, fromBar: 1, toBar: bars, tempo: range(stretchBpm) }] });
 
 const find = (request: SeasonRequest, kind: RemedyKind) => findRemedy(tryAlone(request), kind);
+
+describe('lighter days', () => {
+  it('are the next practice days at half, past days off; of longer exceptions the rest stays', () => {
+    const away = { date: '2026-11-27', until: '2026-11-29', minutes: 0, why: 'away' };
+    const time = { ...freeTime(60), week: [1, 2, 3, 4, 5].map((weekday) => ({ weekday, minutes: 61 })) };
+    const exceptions = [away, { date: '2026-11-25', minutes: 20 }];
+    // Tuesday; Wednesday has 20; Friday to Sunday away
+    expect(halfDays({ ...time, exceptions }, '2026-11-24', 4)).toEqual([
+      away,
+      ...(
+        [
+          ['2026-11-24', 31],
+          ['2026-11-25', 10],
+          ['2026-11-26', 31],
+          ['2026-11-30', 31]
+        ] as const
+      ).map(([date, minutes]) => ({ date, minutes, why: 'a lighter day' }))
+    ]);
+    const trip = { date: '2026-11-23', until: '2026-11-26', minutes: 30 };
+    expect(halfDays({ ...time, exceptions: [trip] }, '2026-11-25', 1)).toEqual([
+      { ...trip, until: '2026-11-24' },
+      { ...trip, date: '2026-11-26', until: undefined },
+      { date: '2026-11-25', minutes: 15, why: 'a lighter day' }
+    ]);
+    expect(halfDays({ ...time, week: [] }, '2026-11-24', 3)).toEqual([]);
+  });
+});
 
 describe('remedies', () => {
   it('are none where the plan fits', () => {

@@ -31,8 +31,8 @@
 {#if lesson.hurtSince}
   <p class="fault">
     <strong>It hurt at the desk on {say(lesson.hurtSince)}</strong>, and was not yet said to be well. No plan
-    is urged: <a href="{base}/what-if">see what lighter days would do</a>, and where it lasts, a licensed
-    health professional judges it.
+    is urged: <a href="{base}/what-if?lighter=3">see what three lighter days would do</a>, and where it lasts,
+    a licensed health professional judges it.
   </p>
 {/if}
 {#if lesson.plan?.short}
