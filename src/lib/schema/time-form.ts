@@ -5,10 +5,14 @@ import {
   type Fundamental,
   type Often,
   type PracticeTime,
+  type Scales,
   fundamental,
+  scales as scalesRecord,
   shortText,
   timeFields
 } from '../core/record';
+import { readKeys } from '../core/practice';
+import { clickOf } from '../core/tempo';
 import { hasTooMany, mostExceptions, refineWeek, spanFault } from './time';
 import { orEmpty } from './typed';
 
@@ -24,7 +28,19 @@ export const OFTEN = [
   'weekdays'
 ] as const;
 const { name, minutes, until, next, tires } = fundamental.shape;
+const { octaves, pattern, unit, fromBpm, toBpm, stage } = scalesRecord.shape;
+/** Keys as one line, parted by commas; empty where it is not of scales. */
+const scalesForm = {
+  keys: z.string().trim().max(1500, 'At most 48 keys.').default(''),
+  octaves: octaves.default(2),
+  pattern: orEmpty(pattern),
+  unit: unit.default('quarter'),
+  fromBpm: fromBpm.default(60),
+  toBpm: toBpm.default(120),
+  stage: stage.default('subdivisions')
+};
 const turn = z.object({
+  ...scalesForm,
   id: z.string().max(64).default(''),
   name,
   minutes,
@@ -66,6 +82,16 @@ export const timeForm = z
         context.addIssue({ code: 'custom', path: ['rotation', i, field], message });
       if (one.often === 'weekdays' && one.weekdays.length === 0) add('often', 'Which days of the week?');
       if (one.next !== '' && one.until === '') add('until', 'Until when, before that comes?');
+      const keys = readKeys(one.keys);
+      if (keys.length > 48) add('keys', 'At most 48 keys.');
+      if (keys.some((key) => key.length > 30))
+        add('keys', 'A key has at most 30 characters; part them by commas.');
+      if (keys.length > 0 && one.toBpm < one.fromBpm)
+        add('toBpm', 'The tempo asked is no slower than the first.');
+      if (keys.length > 0)
+        for (const field of ['fromBpm', 'toBpm'] as const)
+          if (clickOf({ bpm: one[field], unit: one.unit }) === null)
+            add(field, 'No click says that tempo of this note.');
       if (one.minutes > time.fundamentalsMin)
         add('minutes', `There are ${time.fundamentalsMin} minutes a day: it would never come.`);
     });
@@ -102,14 +128,42 @@ const fillTurn = ({
   tires: what = '',
   until: last = '',
   next: then = '',
+  scales: of,
   ...one
 }: Fundamental): TurnForm => ({
   ...one,
   ...fillOften(often),
+  ...fillScales(of),
   tires: what,
   until: last,
   next: then
 });
+
+/** Scales as the form has them; without keys where there are none. */
+export const fillScales = (of: Scales | undefined) => ({
+  keys: of?.keys.join(', ') ?? '',
+  octaves: of?.octaves ?? 2,
+  pattern: of?.pattern ?? '',
+  unit: of?.unit ?? 'quarter',
+  fromBpm: of?.fromBpm ?? 60,
+  toBpm: of?.toBpm ?? 120,
+  stage: of?.stage ?? 'subdivisions'
+});
+
+function readScales(form: TurnForm): Scales | undefined {
+  const keys = readKeys(form.keys);
+  if (keys.length === 0) return undefined;
+  const { octaves: so, pattern: what, unit: of, fromBpm: from, toBpm: to, stage: at } = form;
+  return {
+    keys,
+    octaves: so,
+    ...(what ? { pattern: what } : {}),
+    unit: of,
+    fromBpm: from,
+    toBpm: to,
+    stage: at
+  };
+}
 
 /** How often, as the form chooses it. */
 export const fillOften = (often: Often): Pick<TurnForm, 'often' | 'weekdays'> =>
@@ -126,23 +180,19 @@ export function readOften({ often, weekdays }: Pick<TurnForm, 'often' | 'weekday
   return kind === 'every' ? { kind, days: Number(count) } : { kind, times: Number(count) };
 }
 
-export const readTurn = ({
-  id,
-  name: called,
-  minutes: length,
-  tires: what,
-  until: last,
-  next: then,
-  ...how
-}: TurnForm): Fundamental => ({
-  id,
-  name: called,
-  minutes: length,
-  often: readOften(how),
-  ...(what ? { tires: what } : {}),
-  ...(last ? { until: last } : {}),
-  ...(then ? { next: then } : {})
-});
+export function readTurn(form: TurnForm): Fundamental {
+  const of = readScales(form);
+  return {
+    id: form.id,
+    name: form.name,
+    minutes: form.minutes,
+    often: readOften(form),
+    ...(form.tires ? { tires: form.tires } : {}),
+    ...(form.until ? { until: form.until } : {}),
+    ...(form.next ? { next: form.next } : {}),
+    ...(of ? { scales: of } : {})
+  };
+}
 
 /** What a sound form means. */
 export function readTimeForm(form: TimeForm): StoredTime {

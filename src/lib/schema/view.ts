@@ -1,5 +1,6 @@
 /** What pages are given to draw: shapes that cross from the server to the interface. */
 import type { DeskEvent, InstrumentFamily, RoadBlock } from '../core/record';
+import type { ItemKind } from '../core/record/words';
 import type { SpotNow, Step } from '../core/season';
 
 export type StudioAudition = {
@@ -138,6 +139,7 @@ export type SeasonHeadView = {
 type DeskItem = {
   readonly id: string;
   readonly name: string;
+  readonly kind: ItemKind;
   readonly composer: string;
   readonly pages: string;
   readonly metre: string;

@@ -12,6 +12,8 @@ import {
   type Work,
   blockInHand,
   isSameTask,
+  keyInHand,
+  lastAnswered,
   nextTask,
   readDeskDay,
   standingOf,
@@ -132,11 +134,30 @@ export class DeskSession {
   /** Takes back the last answer, or what moved the tempo. */
   undo = () =>
     this.#inTurn(async () => {
-      const last = this.block?.run?.moves.at(-1);
+      const run = this.block?.run;
+      const last = run && lastAnswered(run);
       if (!last) return;
-      const { part, spot, method } = last;
-      if (!isSameTask(last, this.block!.run!.task)) await this.#take({ part, spot, method });
+      const move = run.moves.at(-1);
+      if (move && !isSameTask(move, run.task))
+        await this.#take({ part: move.part, spot: move.spot, method: move.method });
       await this.#keep({ kind: 'undo', date: this.#date, block: this.block!.id, event: last.id });
+    });
+
+  /** The key in hand was played. */
+  key = (mark: 'c' | 'n') =>
+    this.#inTurn(async () => {
+      const { block } = this;
+      if (!block?.run || !block.scales || !block.fundamental) return;
+      const { key, bpm, stage } = keyInHand(block.scales, block.run.keys);
+      const played = { fundamental: block.fundamental, key, bpm, stage, mark };
+      await this.#keep({ kind: 'key', date: this.#date, block: block.id, ...played });
+    });
+
+  /** A fresh page was read; looked at so long before. */
+  page = (mark: 'c' | 'n', scanSeconds: number) =>
+    this.#inTurn(async () => {
+      if (this.block?.run)
+        await this.#keep({ kind: 'page', date: this.#date, block: this.block.id, mark, scanSeconds });
     });
 
   /** A spot was found. It stands from now on; what it asks comes tomorrow. */

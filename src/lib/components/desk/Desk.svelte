@@ -6,6 +6,7 @@
     type SpotLine,
     barsOfTask,
     elementsFor,
+    keyInHand,
     offerMethods,
     sayTask,
     spotOf,
@@ -16,7 +17,6 @@
   import type { TodayView } from '$lib/schema/view';
   import { DeskSession, type Player } from '$lib/state/desk.svelte';
   import { keepAwake } from '$lib/state/device/awake';
-  import Answers from './Answers.svelte';
   import ClickRow from './ClickRow.svelte';
   import DayEnd from './DayEnd.svelte';
   import DayStrip from './DayStrip.svelte';
@@ -25,14 +25,16 @@
   import Hurts from './Hurts.svelte';
   import Keys from './Keys.svelte';
   import MethodPanel from './MethodPanel.svelte';
+  import ReadingFace from './ReadingFace.svelte';
+  import ScalesFace from './ScalesFace.svelte';
   import SoundPanel from './SoundPanel.svelte';
   import SpotPanel from './SpotPanel.svelte';
-  import TempoStair from './TempoStair.svelte';
   import TimedFace from './TimedFace.svelte';
   import WhatFace from './WhatFace.svelte';
+  import WorkFace from './WorkFace.svelte';
   import { Clicking, clicksPerBar, isTriple } from './clicking.svelte';
   import { type DeskAct, type Face, actOfKey } from './desk-keys';
-  import { sayAt, sayLead } from './tempo-words';
+  import { Reading } from './reading.svelte';
 
   let { view, player }: { view: TodayView; player: Player } = $props();
 
@@ -40,6 +42,7 @@
   // svelte-ignore state_referenced_locally
   const session = new DeskSession(view, player);
   const clicking = new Clicking();
+  const reading = new Reading(session);
   const { block, day, standing, work, isHurt } = $derived(session);
   const home = $derived(`/auditions/${view.audition.id}/today`);
 
@@ -52,11 +55,12 @@
   let isStopped = $state(false);
   let panel = $state<'keys' | 'sound' | 'spot' | 'methods' | null>(null);
 
-  const unit = $derived(block?.work?.unit ?? 'quarter');
+  /** Of scales, the key in hand. */
+  const key = $derived(block?.run && block.scales ? keyInHand(block.scales, block.run.keys) : null);
+  const unit = $derived(block?.work?.unit ?? block?.scales?.unit ?? 'quarter');
+  const inHand = $derived(standing ? { bpm: standing.bpm, unit } : key ? { bpm: key.bpm, unit } : null);
   /** The tempo in hand, as a metronome says it. */
-  const said = $derived(
-    standing ? (clickOf({ bpm: standing.bpm, unit }) ?? { bpm: standing.bpm, unit }) : null
-  );
+  const said = $derived(inHand && (clickOf(inHand) ?? inHand));
   const item = $derived(view.items.find(({ id }) => id === block?.itemId) ?? null);
   /** The bars in hand: a spot's, a part's, or all of the block's. */
   const bars = $derived(day && block ? barsOfTask(day, block) : null);
@@ -70,6 +74,7 @@
     return offer(issue).map(({ id }) => id);
   });
   const clicked = $derived.by(() => {
+    if (said && key) return { tempo: said, metre: '4/4', pickupBeats: 0, stage: key.stage };
     if (!said || !item) return null;
     const isAtStart = bars !== null && bars.fromBar === item.fromBar;
     return { tempo: said, metre: item.metre, pickupBeats: isAtStart ? (item.pickupBeats ?? 0) : 0 };
@@ -82,7 +87,8 @@
     if (!session.isOpen || isHurting || isDone || (view.roadMap.length === 0 && !day)) return 'none';
     if (!block?.run) return 'first';
     if (isLeaving || (standing ? standing.phase === 'ended' : isTimeUp)) return 'end';
-    return standing ? 'work' : 'timed';
+    if (standing) return 'work';
+    return block.scales ? 'scales' : item?.kind === 'sight-reading' ? 'reading' : 'timed';
   });
 
   onMount(() => {
@@ -111,8 +117,8 @@
   });
   // the click follows the tempo
   $effect(() => {
-    if (face !== 'work' || !said) clicking.stop();
-    else clicking.follow(said);
+    if ((face !== 'work' && face !== 'scales') || !clicked) clicking.stop();
+    else clicking.follow(clicked);
   });
   // the signal sounds until it is answered
   $effect(() => {
@@ -132,6 +138,9 @@
     await session.begin();
   }
   async function answer(kind: 'clean' | 'not-yet') {
+    const mark = kind === 'clean' ? 'c' : 'n';
+    if (face === 'scales') return session.key(mark);
+    if (face === 'reading') return reading.answer(mark);
     if (isAsking) await session.move({ kind: 'further', isTaken: kind === 'clean' });
     else await session.move({ kind });
   }
@@ -170,8 +179,6 @@
     const after = day && block ? taskAfter(day, block, session.seconds) : null;
     return after && day && block ? `on to ${sayTask(day, block, after)}` : '';
   });
-  const leads = (kind: 'clean' | 'not-yet') =>
-    standing && work ? sayLead(work, unit, standing, kind, partAfter) : '';
 
   const ACTS: Record<DeskAct, () => unknown> = {
     begin,
@@ -241,6 +248,11 @@
       onMore={more}
       onShorter={ACTS.shorter}
     />
+  {:else if face === 'reading'}
+    <ReadingFace {block} {reading} secondsLeft={session.secondsLeft} />
+  {:else if face === 'scales' && block.scales}
+    <ClickRow {clicking} perBar={4} onToggle={toggleClick} onSettings={() => (panel = 'sound')} />
+    <ScalesFace {block} scales={block.scales} seconds={session.seconds} onAnswer={session.key} />
   {:else}
     <WhatFace
       {day}
@@ -259,27 +271,16 @@
         onToggle={toggleClick}
         onSettings={() => (panel = 'sound')}
       />
-      <div class="stage">
-        <TempoStair {work} {unit} {standing} onPick={(bpm) => session.move({ kind: 'by-hand', bpm })} />
-      </div>
-      {#if isAsking}
-        <Answers
-          left={{ word: 'enough', leads: 'today’s plan holds', onPick: ACTS['not-yet'] }}
-          right={{
-            word: 'one further',
-            leads: `${sayAt(work.furtherBpm!, unit, said)}, once`,
-            onPick: ACTS.clean
-          }}
-        />
-      {:else}
-        {#if standing.phase === 'ending'}<p class="ending" role="status">
-            The time is up. One clean attempt at {sayAt(standing.bpm, unit)} before it closes?
-          </p>{/if}
-        <Answers
-          left={{ word: 'not yet', leads: leads('not-yet'), onPick: ACTS['not-yet'] }}
-          right={{ word: 'clean', leads: leads('clean'), onPick: ACTS.clean }}
-        />
-      {/if}
+      <WorkFace
+        {work}
+        {unit}
+        {said}
+        {standing}
+        {isAsking}
+        {partAfter}
+        onAnswer={answer}
+        onPick={(bpm) => session.move({ kind: 'by-hand', bpm })}
+      />
     {:else}
       <TimedFace {block} seconds={session.seconds} secondsLeft={session.secondsLeft} onDone={ACTS.leave} />
     {/if}
@@ -349,25 +350,5 @@
     color: var(--paper);
     font-size: clamp(40px, 6vw, 64px);
     font-weight: 700;
-  }
-  /* the tempo is as large as what stands above it lets it be */
-  .stage {
-    container-type: size;
-    display: grid;
-    flex: 1;
-    align-content: end;
-    min-height: 96px;
-    padding-bottom: 8px;
-  }
-  .ending {
-    padding: 6px 24px;
-    border-top: 2px solid var(--ink);
-    font-size: clamp(18px, 2.4vw, 26px);
-    font-weight: 600;
-  }
-  @media (max-width: 720px) {
-    .stage {
-      align-content: center;
-    }
   }
 </style>

@@ -1,9 +1,10 @@
 <!-- A block is over: the face inverts, a final barline divides what was from what comes, and next is the one light field. -->
 <script lang="ts">
-  import { type DeskBlock, type DeskDay, barsOfPart, spotsOf, standingOf } from '$lib/core/practice';
+  import { type DeskBlock, type DeskDay, barsOfPart, keysNow, spotsOf, standingOf } from '$lib/core/practice';
   import { clickOf } from '$lib/core/tempo';
   import { sayBars } from '$lib/core/units';
   import NoteValue from '$lib/components/note/NoteValue.svelte';
+  import { sayClock } from './minutes';
   import { sayAt } from './tempo-words';
 
   let {
@@ -42,6 +43,8 @@
       return of ? [{ spot, heldBpm: of.heldBpm }] : [];
     })
   );
+  const keys = $derived(block.run?.keys ?? []);
+  const pages = $derived(block.run?.pages ?? []);
   const unit = $derived(block.work?.unit ?? 'quarter');
   const held = $derived(standing?.heldBpm ?? null);
   const click = $derived(held === null ? null : (clickOf({ bpm: held, unit }) ?? { bpm: held, unit }));
@@ -65,6 +68,21 @@
       </p>
     {:else if standing}
       <p class="holds">Nothing holds yet: the plan goes on from here.</p>
+    {/if}
+    {#if block.scales && keys.length > 0}
+      <p class="holds">{keys.length} {keys.length === 1 ? 'key' : 'keys'} in {sayClock(seconds)}</p>
+      <ul class="keys">
+        {#each keysNow(block.scales, keys).filter( ({ key }) => keys.some((one) => one.key === key) ) as { key, bpm, stage } (key)}
+          <li><b>{key}</b> {sayAt(bpm, block.scales.unit)} <span class="soft">{stage}</span></li>
+        {/each}
+      </ul>
+    {/if}
+    {#if pages.length > 0}
+      <p class="holds">
+        {pages.length}
+        {pages.length === 1 ? 'page' : 'pages'}, kept going in {pages.filter(({ mark }) => mark === 'c')
+          .length}
+      </p>
     {/if}
     {#each spots as { spot, heldBpm } (spot.id)}
       <p class="spot">
@@ -133,6 +151,18 @@
     margin-top: 16px;
     font-size: clamp(22px, 3.2vw, 32px);
     font-weight: 600;
+  }
+  .keys {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+    gap: 4px 20px;
+    margin-top: 14px;
+    padding: 0;
+    font-size: clamp(18px, 2.2vw, 22px);
+    list-style: none;
+  }
+  .keys .soft {
+    font-size: 17px;
   }
   .spot {
     margin-top: 10px;

@@ -1,6 +1,6 @@
 /** The click of the desk: on or off, the beat it is at, and why it is silent where it cannot sound. It is set on this device. */
 import type { Beat } from '$lib/core/click/engine';
-import { countOffBeats } from '$lib/core/click/pattern';
+import { type ClickStage, countOffBeats } from '$lib/core/click/pattern';
 import { type Tempo, beatsPerBar } from '$lib/core/units';
 import { Click } from '$lib/workers/click.client';
 import { type DeskSettings, USUAL_SETTINGS, keepSettings, readSettings } from './settings';
@@ -9,13 +9,20 @@ import { type DeskSettings, USUAL_SETTINGS, keepSettings, readSettings } from '.
 const MOST_PER_BAR = 12;
 
 /** What is clicked: the tempo as a metronome says it, and the bars it lies in. */
-export type Clicked = { readonly tempo: Tempo; readonly metre: string; readonly pickupBeats: number };
+export type Clicked = {
+  readonly tempo: Tempo;
+  readonly metre: string;
+  readonly pickupBeats: number;
+  /** How far it is thinned, where that is not the device's own setting. */
+  readonly stage?: ClickStage | undefined;
+};
 
 export class Clicking {
   isOn = $state(false);
   beat = $state.raw<Beat | null>(null);
   silence = $state('');
   settings = $state.raw<DeskSettings>(USUAL_SETTINGS);
+  #stage: ClickStage = 'beats';
   readonly #click = new Click((next) => (this.beat = next));
 
   /** Call in the browser. */
@@ -45,9 +52,11 @@ export class Clicking {
     [this.isOn, this.beat] = [false, null];
   }
 
-  /** From the next beat on. */
-  follow({ bpm }: Tempo): void {
-    if (this.isOn) this.#click.tempo(bpm);
+  /** From the next beat on; thinned otherwise it begins anew. */
+  follow(clicked: Clicked): void {
+    if (!this.isOn) return;
+    if (this.#stageOf(clicked) === this.#stage) this.#click.tempo(clicked.tempo.bpm);
+    else this.#start(clicked);
   }
 
   set(settings: DeskSettings, clicked: Clicked | null): void {
@@ -60,8 +69,12 @@ export class Clicking {
   signal = () => this.#click.signal();
   close = () => this.#click.close();
 
-  #start({ tempo, metre, pickupBeats }: Clicked): void {
-    const { stage, parts, isCounted, volume } = this.settings;
+  readonly #stageOf = ({ stage }: Clicked) => stage ?? this.settings.stage;
+
+  #start(clicked: Clicked): void {
+    const { tempo, metre, pickupBeats } = clicked;
+    const { parts, isCounted, volume } = this.settings;
+    const stage = (this.#stage = this.#stageOf(clicked));
     const perBar = clicksPerBar(metre, tempo);
     const countOff = isCounted ? countOffBeats(perBar, tempo.bpm, pickupBeats) : 0;
     this.#click.setVolume(volume);

@@ -1,8 +1,11 @@
 /** What a key does at the desk, by the face it is on. Pedals send page keys or arrows: the right one is clean, next and done, the left one not yet. */
 import type { DeskSettings } from './settings';
 
-/** first: nothing is begun. work: with a tempo. timed: without one. end: of a block. none: of the day, or it hurts. */
-export type Face = 'first' | 'work' | 'timed' | 'end' | 'none';
+/**
+ * first: nothing is begun. work: with a tempo. scales: key by key. reading: fresh pages, at sight. timed: without any. end: of a block. none: of
+ * the day, or it hurts.
+ */
+export type Face = 'first' | 'work' | 'scales' | 'reading' | 'timed' | 'end' | 'none';
 export type DeskAct =
   | 'begin'
   | 'next'
@@ -32,6 +35,8 @@ const ALWAYS = [
 const OF_FACE: Readonly<Record<Face, Acts>> = {
   first: { right: 'begin', keys: new Map() },
   work: { right: 'clean', left: 'not-yet', keys: new Map([...ALWAYS, [' ', 'click'], ['w', 'methods']]) },
+  scales: { right: 'clean', left: 'not-yet', keys: new Map([...ALWAYS, [' ', 'click']]) },
+  reading: { right: 'clean', left: 'not-yet', keys: new Map(ALWAYS) },
   timed: { right: 'leave', keys: new Map(ALWAYS) },
   end: {
     right: 'next',

@@ -4,8 +4,17 @@
   import Field from '$lib/components/ui/Field.svelte';
   import { rotationArithmetic, sayOften, startingSet } from '$lib/core/practice';
   import { familyOf } from '$lib/core/record/family';
-  import { WEEKDAY_NAMES } from '$lib/core/units';
-  import { OFTEN, type TimeForm, type TurnForm, fillOften, readOften, readTurn } from '$lib/schema/time-form';
+  import { CLICK_STAGES } from '$lib/core/record/words';
+  import { BEAT_UNITS, WEEKDAY_NAMES, sayUnit } from '$lib/core/units';
+  import {
+    OFTEN,
+    type TimeForm,
+    type TurnForm,
+    fillOften,
+    fillScales,
+    readOften,
+    readTurn
+  } from '$lib/schema/time-form';
 
   let {
     form,
@@ -34,14 +43,16 @@
     weekdays: [],
     tires: '',
     until: '',
-    next: ''
+    next: '',
+    ...fillScales(undefined)
   });
   function begin() {
-    $form.rotation = startingSet(familyOf(instruments)).map(({ often, tires = '', ...one }) => ({
+    $form.rotation = startingSet(familyOf(instruments)).map(({ often, tires = '', scales, ...one }) => ({
       ...blank(),
       ...one,
       tires,
-      ...fillOften(often)
+      ...fillOften(often),
+      ...fillScales(scales)
     }));
   }
   const wordOf = (often: TurnForm['often']) =>
@@ -110,6 +121,57 @@
         aria-label="Remove {turn.name || 'this one'}"
         onclick={() => ($form.rotation = $form.rotation.filter((_, j) => j !== i))}>Remove</button
       >
+      <details open={turn.keys !== '' || faultOf(i, 'keys') !== undefined}>
+        <summary>{turn.keys ? 'Scales, key by key' : 'Key by key?'}</summary>
+        <div class="scales">
+          <Field
+            id="turn-{i}-keys"
+            label="Keys, drawn by chance"
+            hint="“all major”, “all minor”, or keys with commas between"
+            dir="auto"
+            errors={faultOf(i, 'keys')}
+            bind:value={turn.keys}
+          />
+          <Field
+            id="turn-{i}-pattern"
+            label="How"
+            dir="auto"
+            errors={faultOf(i, 'pattern')}
+            bind:value={turn.pattern}
+          />
+          <Field
+            id="turn-{i}-octaves"
+            label="Octaves"
+            type="number"
+            errors={faultOf(i, 'octaves')}
+            bind:value={turn.octaves}
+          />
+          <Field id="turn-{i}-unit" label="Beat" errors={faultOf(i, 'unit')}>
+            {#snippet control(w)}<select {...w} bind:value={turn.unit}
+                >{#each BEAT_UNITS as unit (unit)}<option value={unit}>{sayUnit(unit)}</option>{/each}</select
+              >{/snippet}
+          </Field>
+          <Field
+            id="turn-{i}-fromBpm"
+            label="From"
+            type="number"
+            errors={faultOf(i, 'fromBpm')}
+            bind:value={turn.fromBpm}
+          />
+          <Field
+            id="turn-{i}-toBpm"
+            label="To"
+            type="number"
+            errors={faultOf(i, 'toBpm')}
+            bind:value={turn.toBpm}
+          />
+          <Field id="turn-{i}-stage" label="Click, to begin with" errors={faultOf(i, 'stage')}>
+            {#snippet control(w)}<select {...w} bind:value={turn.stage}
+                >{#each CLICK_STAGES as stage (stage)}<option value={stage}>{stage}</option>{/each}</select
+              >{/snippet}
+          </Field>
+        </div>
+      </details>
       {#if turn.often === 'weekdays'}
         <div class="days" role="group" aria-label="Days of {turn.name || 'this one'}">
           {#each WEEKDAY_NAMES as name, d (name)}<label
@@ -158,6 +220,19 @@
     align-self: end;
     min-height: 36px;
   }
+  details {
+    grid-column: 1 / -1;
+  }
+  summary {
+    color: var(--soft);
+  }
+  .scales {
+    display: grid;
+    grid-template-columns: minmax(200px, 3fr) minmax(140px, 2fr) 76px 150px 76px 76px 190px;
+    gap: 4px 12px;
+    align-items: start;
+    padding: 4px 0 6px;
+  }
   .days {
     display: flex;
     flex-wrap: wrap;
@@ -170,7 +245,7 @@
   }
   /* said once, above the first */
   @media (min-width: 1001px) {
-    .turn ~ .turn :global(label:not(.days label)) {
+    .turn ~ .turn > :global(:not(.days, details) label) {
       position: absolute;
       overflow: hidden;
       width: 1px;
@@ -184,6 +259,9 @@
     }
     .turn > :global(:first-child) {
       grid-column: 1 / -1;
+    }
+    .scales {
+      grid-template-columns: 1fr 1fr;
     }
   }
 </style>

@@ -2,21 +2,10 @@
  * What of each beat is clicked: how far the click is thinned, and the bar counted before it begins. Source: the practice model, section 3
  * (common practice, no published source).
  */
+import { CLICK_STAGES, type ClickStage } from '../record/words';
 import type { Bpm } from '../units';
 
-/** In order: each leaves more to the player. */
-export const CLICK_STAGES = [
-  'subdivisions',
-  'beats and off-beats',
-  'beats',
-  'off-beats',
-  'downbeats',
-  'one bar on, one off',
-  'two bars on, two off',
-  'four bars on, four off',
-  'none'
-] as const;
-export type ClickStage = (typeof CLICK_STAGES)[number];
+export { CLICK_STAGES, type ClickStage };
 
 export type Pattern = {
   /** Clicks in a bar; 0 where they are not grouped in bars, and all sound alike. */

@@ -17,9 +17,9 @@ export function touchesOfDay(day: DeskDay): Touch[] {
     .sort((a, b) => a.run!.begunAtMs - b.run!.begunAtMs);
   let over = 0;
   return begun.flatMap((block) => {
-    const { seconds, answers } = block.run!;
+    const { seconds, answers, pages } = block.run!;
     if (block.itemId === null) return [];
-    const minutes = wholeMinutes(seconds + over, answers.length > 0);
+    const minutes = wholeMinutes(seconds + over, answers.length + pages.length > 0);
     over += seconds - minutes * 60;
     return minutes === 0 ? [] : [touchOf(day, block, minutes)];
   });
@@ -44,6 +44,7 @@ function touchOf(day: DeskDay, block: DeskBlock, minutes: Minutes): Touch {
 /** Answers that follow each other at one tempo; the seconds of the run are shared by the clock. */
 function seriesOfRun(day: DeskDay, block: DeskBlock): Series[] {
   const { run, work } = block;
+  if (run && run.pages.length > 0) return pagesOf(run);
   if (!run || !work) return [];
   const groups: Answer[][] = [];
   for (const answer of run.answers) {
@@ -75,6 +76,18 @@ function seriesOfRun(day: DeskDay, block: DeskBlock): Series[] {
     };
   });
 }
+
+/** Pages read at sight, one attempt each: c where the player kept going. They have no tempo. */
+const pagesOf = ({ pages, begunAtMs, seconds }: NonNullable<DeskBlock['run']>): Series[] => [
+  {
+    attempts: pages
+      .slice(-MOST_ATTEMPTS)
+      .map(({ mark }) => mark)
+      .join(''),
+    atMs: begunAtMs,
+    seconds
+  }
+];
 
 const spotOfGroup = ({ spot, method }: Answer) => ({
   ...(spot === undefined ? {} : { spot }),

@@ -7,6 +7,7 @@ import type { BlockEnd } from '../record/words';
 import type { Bpm, Minutes } from '../units';
 import { inOrder } from './event-order';
 import { readSpots } from './spots/spot';
+import type { ScaleAnswer } from './scales';
 import type { Move } from './tempo-moves';
 
 /** An event between the first and the last of a block that is longer after the one before than this was not practice (judgement). */
@@ -33,6 +34,15 @@ type Run = {
   /** In order, without those taken back. */
   readonly moves: readonly (TaskInHand & { readonly id: string; readonly move: Move })[];
   readonly answers: readonly Answer[];
+  /** Keys of scales, as they were played. */
+  readonly keys: readonly (ScaleAnswer & { readonly id: string })[];
+  /** Pages read at sight. */
+  readonly pages: readonly {
+    readonly id: string;
+    readonly mark: 'c' | 'n';
+    readonly scanSeconds: number;
+    readonly atMs: number;
+  }[];
   readonly task: TaskInHand;
   readonly moreMin: Minutes;
   /** Null while it goes on. */
@@ -125,6 +135,16 @@ function readRun(block: RoadBlock, own: readonly Extract<DeskEvent, { block: str
           ]
         : []
     ),
+    keys: own.flatMap((event) =>
+      event.kind === 'key' && !undone.has(event.id)
+        ? [{ id: event.id, key: event.key, bpm: event.bpm, stage: event.stage, mark: event.mark }]
+        : []
+    ),
+    pages: own.flatMap((event) =>
+      event.kind === 'page' && !undone.has(event.id)
+        ? [{ id: event.id, mark: event.mark, scanSeconds: event.scanSeconds, atMs: event.atMs }]
+        : []
+    ),
     task: taskOf(block, own),
     moreMin: own.reduce((sum, event) => sum + (event.kind === 'more' ? event.minutes : 0), 0),
     end: end && { atMs: end.atMs, how: end.how },
@@ -159,3 +179,7 @@ export function blockInHand({ blocks }: DeskDay): DeskBlock | null {
 /** Minutes of the whole road map, as it stands. */
 export const sumOfDay = ({ blocks }: Pick<DeskDay, 'blocks'>): Minutes =>
   blocks.reduce((sum, block) => sum + (block.isDropped ? 0 : block.minutes), 0);
+
+/** What was answered last in a run, which undo takes back; undefined where nothing was. */
+export const lastAnswered = ({ moves, keys, pages }: Run): { readonly id: string } | undefined =>
+  moves.at(-1) ?? keys.at(-1) ?? pages.at(-1);

@@ -2,23 +2,48 @@
  * Sets of fundamentals to begin with, by instrument family, in our own words. What belongs into them is common practice, no published source;
  * a teacher changes them.
  */
-import type { InstrumentFamily, Often } from '../record';
+import type { InstrumentFamily, Often, Scales } from '../record';
 import type { Minutes } from '../units';
+import { readKeys } from './scales';
 
 export type SetEntry = {
   readonly name: string;
   readonly minutes: Minutes;
   readonly often: Often;
   readonly tires?: string;
+  readonly scales?: Scales;
 };
 
 const daily: Often = { kind: 'every', days: 1 };
 const everyOther: Often = { kind: 'every', days: 2 };
 const aWeek = (times: number): Often => ({ kind: 'a-week', times });
 
+/** From a click that helps much to one that helps little (handbook section 5). */
+const scales = (keys: string, pattern: string): Scales => ({
+  keys: readKeys(keys),
+  octaves: 2,
+  pattern,
+  unit: 'quarter',
+  fromBpm: 60,
+  toBpm: 120,
+  stage: 'subdivisions'
+});
+
 const ALL: readonly SetEntry[] = [
-  { name: 'Major scales, off-beats only', minutes: 3, often: everyOther, tires: 'fingers' },
-  { name: 'Minor scales, two kinds', minutes: 3, often: aWeek(2), tires: 'fingers' }
+  {
+    name: 'Major scales',
+    minutes: 3,
+    often: everyOther,
+    tires: 'fingers',
+    scales: scales('all major', 'by memory, up and down')
+  },
+  {
+    name: 'Minor scales',
+    minutes: 3,
+    often: aWeek(2),
+    tires: 'fingers',
+    scales: scales('all minor', 'by memory, harmonic, then melodic')
+  }
 ];
 
 const SETS: Readonly<Record<InstrumentFamily, readonly SetEntry[]>> = {

@@ -6,7 +6,7 @@ import type { Fundamental, Often } from '../record';
 import { type DayNumber, type Minutes, WEEKDAY_NAMES, dayOf, sayDate, weekdayOf } from '../units';
 
 /** As it is on a day: after its last day it is what comes next, or nothing. */
-type TurnOn = Pick<Fundamental, 'id' | 'name' | 'minutes' | 'often' | 'tires'>;
+type TurnOn = Pick<Fundamental, 'id' | 'name' | 'minutes' | 'often' | 'tires' | 'scales'>;
 
 type Turn = TurnOn & {
   /** Days since it was due, 0 where it is due today. */
@@ -53,7 +53,7 @@ export function rotationOn(
 
 function turnOn({ until, next, ...one }: Fundamental, date: string): TurnOn[] {
   if (until === undefined || date <= until) return [one];
-  return next === undefined ? [] : [{ ...one, name: next }];
+  return next === undefined ? [] : [{ ...one, name: next, scales: undefined }];
 }
 
 /** The day on which it is due: where it was never done, today, or the next of its days. */

@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { bpmField, dateField, idField, minutesField, shortText, unitField } from './fields';
 import type { Immutable } from './immutable';
 import { barsSchema, spot, spotSet } from './spot';
-import { BLOCK_ENDS, DESK_BLOCKS, STEPS_BACK } from './words';
+import { BLOCK_ENDS, CLICK_STAGES, DESK_BLOCKS, STEPS_BACK } from './words';
 
 /** A ladder by single beats a minute is long. */
 const way = z.array(bpmField).min(1).max(400);
@@ -38,6 +38,27 @@ const spotToDo = z.strictObject({
 });
 export type SpotToDo = Immutable<z.infer<typeof spotToDo>>;
 
+const scaleKey = z.strictObject({
+  key: shortText,
+  bpm: bpmField,
+  stage: z.enum(CLICK_STAGES),
+  marks: z
+    .string()
+    .regex(/^[cn]*$/)
+    .max(60)
+});
+/** Scales as a block has them: where each key stands, and the keys that are drawn, by their numbers. */
+const scalesToDo = z.strictObject({
+  unit: unitField,
+  octaves: z.number().int().min(1).max(6),
+  pattern: shortText,
+  way,
+  stage: z.enum(CLICK_STAGES),
+  keys: z.array(scaleKey).min(1).max(48),
+  draw: z.array(z.number().int().min(0).max(47)).min(1).max(200)
+});
+export type ScalesToDo = Immutable<z.infer<typeof scalesToDo>>;
+
 const roadBlock = z.strictObject({
   id: idField,
   kind: z.enum(DESK_BLOCKS),
@@ -61,7 +82,8 @@ const roadBlock = z.strictObject({
   /** Missing in days begun before there were any. */
   spots: z.array(spotToDo).max(12).optional(),
   /** The entry of the rotation that it is. */
-  fundamental: idField.optional()
+  fundamental: idField.optional(),
+  scales: scalesToDo.optional()
 });
 export type RoadBlock = Immutable<z.infer<typeof roadBlock>>;
 
@@ -105,6 +127,26 @@ export const deskEvent = z.discriminatedUnion('kind', [
   z.strictObject({ ...made, ...block, kind: z.literal('begin') }),
   /** An answer, or what moves the tempo besides; for an answer with the tempo at which it was played. */
   z.strictObject({ ...made, ...block, kind: z.literal('move'), move, ...task, bpm: bpmField.optional() }),
+  /** One key of a scale was played, at the tempo and stage at which it stood. */
+  z.strictObject({
+    ...made,
+    ...block,
+    kind: z.literal('key'),
+    fundamental: idField,
+    key: shortText,
+    bpm: bpmField,
+    stage: z.enum(CLICK_STAGES),
+    mark: z.enum(['c', 'n'])
+  }),
+  /** A fresh page was read at sight: c where the player kept going. */
+  z.strictObject({
+    ...made,
+    ...block,
+    kind: z.literal('page'),
+    mark: z.enum(['c', 'n']),
+    /** Looked at before the first note. */
+    scanSeconds: z.number().int().min(0).max(3600)
+  }),
   /** Another part is taken up, one behind the last being all of it; or a spot; or another method. */
   z.strictObject({ ...made, ...block, kind: z.literal('part'), ...task }),
   /** Takes back the event it names. */

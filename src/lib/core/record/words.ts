@@ -18,6 +18,20 @@ export type RampShape = (typeof RAMP_SHAPES)[number];
 export const STEPS_BACK = ['step', 'held', 'stay'] as const;
 export type StepBack = (typeof STEPS_BACK)[number];
 
+/** How far a click is thinned, in order: each leaves more to the player. */
+export const CLICK_STAGES = [
+  'subdivisions',
+  'beats and off-beats',
+  'beats',
+  'off-beats',
+  'downbeats',
+  'one bar on, one off',
+  'two bars on, two off',
+  'four bars on, four off',
+  'none'
+] as const;
+export type ClickStage = (typeof CLICK_STAGES)[number];
+
 /** Blocks of a road map: those of the plan, and what lies between them. */
 export const DESK_BLOCKS = [
   'warm-up',

@@ -2,4 +2,5 @@ export * from './quantity';
 export * from './civil-date';
 export * from './beat';
 export * from './bars';
+export * from './random';
 export type { Fault, Result } from './result';

@@ -1,5 +1,5 @@
 /** A day of a demo's player at the desk: each block answered as somebody would who gets on with its item so well or so badly. */
-import { type DeskBlock, nextTask, readDeskDay, standingOf } from '../../core/practice';
+import { type DeskBlock, keyInHand, nextTask, readDeskDay, standingOf } from '../../core/practice';
 import type { DeskEvent, RoadBlock } from '../../core/record';
 import { instantOf } from '../../core/units/zone';
 import type { App, Who } from '../app';
@@ -9,6 +9,7 @@ import { DEMO_ZONE } from './studio';
 const ATTEMPT_SECONDS = 18;
 const CLEAN_SHARE = 0.9;
 const SPOT_CLEAN_SHARE = 0.9;
+const SHARP_CLEAN_SHARE = 0.6;
 /** A "not yet" in so many is worth a spot, while the item has few. */
 const FOUND_SHARE = 0.16;
 const MOST_SPOTS = 2;
@@ -64,7 +65,7 @@ class DemoDesk {
 
 function playBlock(
   desk: DemoDesk,
-  { id, itemId, minutes, work, bars, fundamental }: RoadBlock,
+  { id, itemId, minutes, work, bars, fundamental, scales }: RoadBlock,
   { random, easeOf }: Player,
   counts: Map<string, number>
 ): void {
@@ -95,6 +96,13 @@ function playBlock(
     const after = blockNow();
     const next = nextTask(after.day, after.block, seconds);
     if (next) desk.say({ kind: 'part', block: id, ...next });
+  }
+  for (let seconds = ATTEMPT_SECONDS; scales && seconds < minutes * 60; seconds += ATTEMPT_SECONDS) {
+    desk.pass(ATTEMPT_SECONDS);
+    const { key, bpm, stage } = keyInHand(scales, blockNow().block.run!.keys);
+    // what has many sharps or flats comes harder
+    const isClean = random() < (/sharp|flat/.test(key) ? SHARP_CLEAN_SHARE : CLEAN_SHARE);
+    desk.say({ kind: 'key', block: id, fundamental, key, bpm, stage, mark: isClean ? 'c' : 'n' });
   }
   desk.pass(ATTEMPT_SECONDS);
   const done = fundamental === undefined ? {} : { fundamental };

@@ -6,7 +6,7 @@ import { startingSet } from '../../core/practice';
 import { TICKED_CHECKS } from '../../core/readiness';
 import { type Often, familyOf } from '../../core/record';
 import { type PlannedBlock, type SeasonPlan, barsOf, rungOfBlock } from '../../core/season';
-import { dayOf, formatDate } from '../../core/units';
+import { dayOf, formatDate, randomFrom } from '../../core/units';
 import { instantOf } from '../../core/units/zone';
 import { type App, type Who, todayIn } from '../app';
 import { addAccount, findTeacher } from '../store/account';
@@ -33,19 +33,8 @@ const OFTEN: readonly Often[] = [
   { kind: 'every', days: 1 },
   { kind: 'a-week', times: 2 },
   { kind: 'weekdays', weekdays: [2, 4] },
-  { kind: 'a-week', times: 1 }
+  { kind: 'a-week', times: 2 }
 ];
-
-/** Small seeded generator (mulberry32): the same demo every day. */
-function randomFrom(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
 
 export function seedDemo(app: App): void {
   if (findTeacher(app.db)) return;
@@ -204,6 +193,13 @@ function enterList(
   return { auditionId, easeOf, addOn };
 }
 
+/** The first of a set, and its scales, where it has any. */
+function setFor(instruments: string) {
+  const set = startingSet(familyOf(instruments));
+  const scales = set.find((one) => one.scales);
+  return scales ? [...set.slice(0, OFTEN.length - 1), scales] : set.slice(0, OFTEN.length);
+}
+
 function timeOf(demo: DemoCandidate | DemoTaker, today: number) {
   const [weekday, start, minutes] = demo.lesson;
   return {
@@ -220,9 +216,12 @@ function timeOf(demo: DemoCandidate | DemoTaker, today: number) {
     lessons: [{ weekday, start, minutes, isInside: true }],
     warmUpMin: 8,
     fundamentalsMin: 6,
-    rotation: startingSet(familyOf(demo.instruments))
-      .slice(0, OFTEN.length)
-      .map((one, i) => ({ ...one, id: `turn-${i + 1}`, minutes: 3, often: OFTEN[i]! }))
+    rotation: setFor(demo.instruments).map((one, i) => ({
+      ...one,
+      id: `turn-${i + 1}`,
+      minutes: 3,
+      often: OFTEN[i]!
+    }))
   };
 }
 

@@ -52,6 +52,12 @@ const statements = preparedOnce((db) => ({
          AND json_extract(ended.event_json, '$.how') = 'next'`
     )
     .pluck(),
+  keys: db
+    .prepare<[string, string], string>(
+      `SELECT event_json FROM desk_event WHERE candidate_id = ?
+       AND json_extract(event_json, '$.kind') IN ('key', 'undo') AND date < ?`
+    )
+    .pluck(),
   count: db
     .prepare<[string, string], number>('SELECT count(*) FROM desk_event WHERE candidate_id = ? AND date = ?')
     .pluck(),
@@ -94,6 +100,11 @@ export const hurtEvents = (db: Db, candidateId: string): DeskEvent[] =>
 /** Blocks that were gone through to their end and wanted longer. */
 export const countWantedLonger = (db: Db, candidateId: string): number =>
   statements(db).longer.get(candidateId)!;
+/** Keys of scales that were played before a date, with what was taken back. */
+export const keyEventsBefore = (db: Db, candidateId: string, date: string): DeskEvent[] =>
+  statements(db)
+    .keys.all(candidateId, date)
+    .map((text) => JSON.parse(text) as DeskEvent);
 /** When each entry of the rotation was last done before a date, by id. */
 export const fundamentalsBefore = (db: Db, candidateId: string, date: string): Map<string, string> =>
   new Map(

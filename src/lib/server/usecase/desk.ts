@@ -1,7 +1,7 @@
 /** The desk: today's road map, what was done of it, and the touches and the plan that follow. */
 import { createHash } from 'node:crypto';
 import { LONGEST_BLOCK_MIN } from '../../core/plan';
-import { longestAfter, readDeskDay, touchesOfDay, wishOf } from '../../core/practice';
+import { keysPlayedIn, longestAfter, readDeskDay, touchesOfDay, wishOf } from '../../core/practice';
 import { type DeskEvent, type RoadBlock, type Touch, familyOf } from '../../core/record';
 import {
   type SeasonPlan,
@@ -96,6 +96,7 @@ export const readToday = useCase({
 const readItem = (item: ListItem): TodayView['items'][number] => ({
   id: item.id,
   name: item.name,
+  kind: item.kind,
   composer: item.composer,
   pages: item.pages,
   metre: item.metre,
@@ -115,6 +116,7 @@ const factsOf = (app: App, season: Season, spots: readonly SpotNow[], date: stri
   log: season.log,
   hurtDays: season.own.hurtDays,
   spots,
+  keysPlayed: keysPlayedIn(desk.keyEventsBefore(app.db, season.candidate.id, date)),
   doneOn: desk.fundamentalsBefore(app.db, season.candidate.id, date)
 });
 

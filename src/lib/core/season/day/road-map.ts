@@ -3,8 +3,17 @@
  * its tempo moves and why it is there. What is changed of it by hand, and what is done, are the desk's (core/practice). Source: the practice
  * model, section 1; the constants are judgement.
  */
-import type { DeskWork, PlanItem, PracticeTime, RoadBlock, Schools, Touch } from '../../record';
-import { rotationOn, seriesOf } from '../../practice';
+import type {
+  DeskWork,
+  PlanItem,
+  PracticeTime,
+  RoadBlock,
+  Scales,
+  ScalesToDo,
+  Schools,
+  Touch
+} from '../../record';
+import { type ScaleAnswer, drawKeys, keysAfter, rotationOn, seriesOf } from '../../practice';
 import { clicksLower, fitLadder } from '../../tempo';
 import { type BarRange, type Minutes, SAME_TEMPO, dayOf, formatDate, sayDate } from '../../units';
 import { schoolsOf } from '../climb/climb';
@@ -37,6 +46,8 @@ type Facts = {
   readonly time: Pick<PracticeTime, 'warmUpMin' | 'fundamentalsMin' | 'rotation'>;
   /** When each entry of the rotation was last done, by id. */
   readonly doneOn?: ReadonlyMap<string, string>;
+  /** Keys of scales that were played before, by the rotation's entry, in order. */
+  readonly keysPlayed?: ReadonlyMap<string, readonly ScaleAnswer[]>;
   readonly schools?: Partial<Schools> | undefined;
   readonly log: readonly Touch[];
   /** As a plan is laid with them. */
@@ -72,9 +83,27 @@ function fundamentalsOn(facts: Facts, date: string): BlockWithoutId[] {
   const { fundamentalsMin, rotation = [] } = facts.time;
   if (rotation.length === 0)
     return ofNoItem('fundamentals', fundamentalsMin, 'Fundamentals', 'each day some of them');
-  return turnsOn(facts, date).turns.flatMap(({ id, name, minutes, why }) =>
-    ofNoItem('fundamentals', minutes, name, why).map((block) => ({ ...block, fundamental: id }))
+  return turnsOn(facts, date).turns.flatMap(({ id, name, minutes, why, scales }) =>
+    ofNoItem('fundamentals', minutes, name, why).map((block) => ({
+      ...block,
+      fundamental: id,
+      ...(scales ? { scales: scalesOn(scales, facts.keysPlayed?.get(id) ?? [], `${id} ${date}`) } : {})
+    }))
   );
+}
+
+/** More keys than a block of scales has time for. */
+const KEYS_DRAWN = 120;
+
+function scalesOn(scales: Scales, played: readonly ScaleAnswer[], seed: string): ScalesToDo {
+  const { keys, octaves, pattern = '', unit, fromBpm, toBpm, stage } = scales;
+  const way = fitLadder(fromBpm, Math.max(fromBpm, toBpm), unit, { kind: 'scale', clicks: 1 }, 1);
+  const drawn = drawKeys(keys, played, seed, KEYS_DRAWN);
+  return {
+    ...{ unit, octaves, pattern, way, stage },
+    keys: keysAfter({ way, stage }, keys, played),
+    draw: drawn.map((key) => keys.indexOf(key))
+  };
 }
 
 /** Names of the fundamentals that are due on a date and have no minutes. */
