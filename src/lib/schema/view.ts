@@ -1,4 +1,5 @@
 /** What pages are given to draw: shapes that cross from the server to the interface. */
+import type { NoteSpread } from '../core/pitch';
 import type { DeskEvent, InstrumentFamily, RoadBlock } from '../core/record';
 import type { ItemKind } from '../core/record/words';
 import type { SpotNow, Step } from '../core/season';
@@ -171,6 +172,8 @@ export type TodayView = {
   readonly family: InstrumentFamily | null;
   /** Null where nothing hurts, as far as was said. */
   readonly hurt: HurtView | null;
+  /** Where their notes lie, as the tuner has heard. */
+  readonly tones: readonly NoteSpread[];
 };
 
 /** A spot as its pages and the desk show it. */

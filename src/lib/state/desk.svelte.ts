@@ -19,6 +19,7 @@ import {
   standingOf,
   workNow
 } from '$lib/core/practice';
+import type { NoteSpread } from '$lib/core/pitch';
 import type { DeskEvent, RoadBlock, Spot } from '$lib/core/record';
 import type { BlockEnd } from '$lib/core/record/words';
 import type { DeskAnswer } from '$lib/schema/desk';
@@ -166,6 +167,12 @@ export class DeskSession {
       const foundBy = this.player.isCandidate ? ('self' as const) : ('teacher' as const);
       const spot = { ...bars, id: crypto.randomUUID(), foundBy, elsewhere: [] };
       return this.#keep({ kind: 'spot', date: this.#date, spot } as DeskDraft);
+    });
+
+  /** Notes that the tuner heard. */
+  tones = (spreads: readonly NoteSpread[]) =>
+    this.#inTurn(async () => {
+      if (spreads.length > 0) await this.#keep({ kind: 'tones', date: this.#date, tones: [...spreads] });
     });
 
   /** It hurts: the block ends; the teacher reads it where that is agreed to. */

@@ -12,6 +12,7 @@
     spotOf,
     taskAfter
   } from '$lib/core/practice';
+  import type { NoteSpread } from '$lib/core/pitch';
   import { clickOf } from '$lib/core/tempo';
   import { tempoIn } from '$lib/core/units';
   import type { TodayView } from '$lib/schema/view';
@@ -53,7 +54,7 @@
   let isLeaving = $state(false);
   let isHurting = $state(false);
   let isStopped = $state(false);
-  let panel = $state<'keys' | 'sound' | 'spot' | 'methods' | null>(null);
+  let panel = $state<'keys' | 'sound' | 'spot' | 'methods' | 'pitch' | null>(null);
 
   /** Of scales, the key in hand. */
   const key = $derived(block?.run && block.scales ? keyInHand(block.scales, block.run.keys) : null);
@@ -164,6 +165,10 @@
     panel = null;
     if (block?.itemId) await session.found({ ...line, itemId: block.itemId });
   }
+  async function leavePitch(heard: readonly NoteSpread[]) {
+    panel = null;
+    await session.tones(heard);
+  }
   async function takeMethod(method: string) {
     panel = null;
     if (block?.run) await session.take({ ...block.run.task, method });
@@ -191,6 +196,7 @@
     'not-yet': () => answer('not-yet'),
     click: toggleClick,
     spot: () => item && (panel = 'spot'),
+    pitch: () => (panel = 'pitch'),
     methods: () => spot && (panel = 'methods')
   };
   function onKey(event: KeyboardEvent) {
@@ -295,11 +301,18 @@
       onShorter={ACTS.shorter}
       onNotToday={notToday}
       onHurts={() => (isHurting = true)}
+      onPitch={ACTS.pitch}
       onSpot={item ? ACTS.spot : null}
       onKeys={() => (panel = 'keys')}
     />
   {/if}
-  {#if panel === 'sound' && said}<SoundPanel
+  {#if panel === 'pitch'}
+    {#await import('./TunerFace.svelte') then { default: TunerFace }}<TunerFace
+        known={view.tones}
+        volume={clicking.settings.volume}
+        onClose={leavePitch}
+      />{/await}
+  {:else if panel === 'sound' && said}<SoundPanel
       settings={clicking.settings}
       isTriple={isTriple(said)}
       onChange={(settings) => clicking.set(settings, clicked)}

@@ -1,5 +1,6 @@
 <!-- The desk's lower edge: what can be done besides, where what was played stands, and the time. -->
 <script lang="ts">
+  import { lastAnswered } from '$lib/core/practice';
   import type { DeskSession } from '$lib/state/desk.svelte';
   import QueueWords from './QueueWords.svelte';
   import type { Face } from './desk-keys';
@@ -15,6 +16,7 @@
     onNotToday,
     onHurts,
     onSpot,
+    onPitch,
     onKeys
   }: {
     session: DeskSession;
@@ -28,11 +30,15 @@
     onHurts: () => void;
     /** Null where nothing is played that has bars. */
     onSpot: (() => unknown) | null;
+    onPitch: () => unknown;
     onKeys: () => void;
   } = $props();
 
   const { block, standing } = $derived(session);
-  const isAt = $derived(face === 'work' || face === 'timed' || face === 'end');
+  const isAt = $derived(face !== 'first' && face !== 'none');
+  /** What has no end of its own but the clock's. */
+  const isByTurns = $derived(face === 'scales' || face === 'reading');
+  const canUndo = $derived(block?.run ? lastAnswered(block.run) !== undefined : false);
   const open = $derived((session.day?.blocks ?? []).filter((one) => !one.isDropped));
   const place = $derived(open.findIndex((one) => one.id === block?.id) + 1);
 </script>
@@ -41,10 +47,12 @@
   {#if isAt}
     {#if face !== 'end'}
       {#if onSpot}<button onclick={onSpot}>spot</button>{/if}
-      <button onclick={session.undo} disabled={!block?.run?.moves.length}>undo</button>
+      <button onclick={onPitch}>pitch</button>
+      <button onclick={session.undo} disabled={!canUndo}>undo</button>
       {#if standing?.phase === 'ending'}<button onclick={() => session.move({ kind: 'leave-it' })}
           >leave it</button
-        >{:else if standing?.phase === 'at-rest'}<button onclick={() => onLeave(true)}>next</button
+        >{:else if standing?.phase === 'at-rest' || isByTurns}<button onclick={() => onLeave(true)}
+          >next</button
         >{:else}<button onclick={onShorter}>shorter</button>{/if}
     {:else if isLeaving}<button onclick={() => onLeave(false)}>back to it</button>{/if}
     <button onclick={onNotToday}>not today</button>

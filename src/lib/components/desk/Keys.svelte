@@ -10,6 +10,7 @@
     ['u, Backspace', 'undo the last answer'],
     ['b', 'note a bar that wants work: a spot'],
     ['w', 'at a spot: another way to practise it'],
+    ['p', 'pitch: a drone, and where the note lies'],
     ['e', 'end this block'],
     ['m', 'at the end of a block: 3 more minutes'],
     ['s', 'at the end of a block: shorter'],

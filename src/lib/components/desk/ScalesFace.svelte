@@ -35,7 +35,7 @@
     if (next.bpm !== now.bpm)
       return `${next.bpm > now.bpm ? 'on' : 'back'} to ${sayAt(next.bpm, scales.unit, click)}`;
     if (next.stage !== now.stage) return `${mark === 'c' ? 'then' : 'back to'} ${sayStage(next.stage)}`;
-    if (mark === 'n') return 'this key comes again';
+    if (mark === 'n') return 'the next key';
     const row = next.marks.length - (next.marks.lastIndexOf('n') + 1);
     return row >= KEY_IN_A_ROW ? 'it holds' : `${row} of ${KEY_IN_A_ROW}`;
   }
@@ -52,11 +52,14 @@
     <span class="stage">{sayStage(now.stage)}</span>
   </p>
   <div class="keys" role="img" aria-label="{played.length} keys in {sayClock(seconds)}">
-    <p class="soft">{played.length} {played.length === 1 ? 'key' : 'keys'} in {sayClock(seconds)}</p>
+    <p class="soft">
+      <span>{played.length} {played.length === 1 ? 'key' : 'keys'} in {sayClock(seconds)}</span>
+      <span>asked: {sayAt(scales.way.at(-1)!, scales.unit)}</span>
+    </p>
     <div class="stair">
       {#each keys as { key, bpm } (key)}
         <div class:now={key === now.key}>
-          <i style:bottom="{heightOf(bpm) * 100}%"></i>
+          <i style:bottom="calc({heightOf(bpm)} * (100% - 6px))"></i>
           <span
             >{key
               .replace(/ (major|minor)$/, '')
@@ -113,6 +116,8 @@
     margin-top: 14px;
   }
   .keys p {
+    display: flex;
+    justify-content: space-between;
     font-size: 18px;
     font-stretch: 84%;
   }
@@ -134,7 +139,6 @@
     right: 0;
     left: 0;
     height: 6px;
-    margin-bottom: -6px;
     background: var(--soft);
   }
   .stair span {

@@ -17,7 +17,8 @@ export type DeskAct =
   | 'not-yet'
   | 'click'
   | 'spot'
-  | 'methods';
+  | 'methods'
+  | 'pitch';
 
 const RIGHT = ['ArrowRight', 'ArrowDown', 'PageDown'];
 const LEFT = ['ArrowLeft', 'ArrowUp', 'PageUp'];
@@ -30,7 +31,8 @@ const ALWAYS = [
   ['u', 'undo'],
   ['Backspace', 'undo'],
   ['e', 'leave'],
-  ['b', 'spot']
+  ['b', 'spot'],
+  ['p', 'pitch']
 ] as const;
 const OF_FACE: Readonly<Record<Face, Acts>> = {
   first: { right: 'begin', keys: new Map() },

@@ -87,6 +87,16 @@ const roadBlock = z.strictObject({
 });
 export type RoadBlock = Immutable<z.infer<typeof roadBlock>>;
 
+/** Half a step either way, and what a pure interval lies beside an equal one. */
+const cents = z.number().min(-70).max(70);
+const toneSpread = z.strictObject({
+  note: z.number().int().min(12).max(127),
+  median: cents,
+  low: cents,
+  high: cents,
+  count: z.number().int().min(1).max(10_000)
+});
+
 const move = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.enum(['clean', 'not-yet']) }),
   z.strictObject({ kind: z.literal('by-hand'), bpm: bpmField }),
@@ -185,6 +195,12 @@ export const deskEvent = z.discriminatedUnion('kind', [
   /** A spot was found. */
   z.strictObject({ ...made, kind: z.literal('spot'), spot }),
   z.strictObject({ ...made, kind: z.literal('spot-set'), spot: idField, set: spotSet }),
+  /** Where notes lay by the tuner, in cents: each note's median and middle half, over so many that lasted. Notes by half steps, A = 69. */
+  z.strictObject({
+    ...made,
+    kind: z.literal('tones'),
+    tones: z.array(toneSpread).min(1).max(100)
+  }),
   /** It hurt; the teacher reads it where that is agreed to. */
   z.strictObject({ ...made, kind: z.literal('hurt'), isTold: z.boolean() }),
   /** The player says that it is well again. */

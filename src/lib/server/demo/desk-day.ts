@@ -1,6 +1,7 @@
 /** A day of a demo's player at the desk: each block answered as somebody would who gets on with its item so well or so badly. */
 import { type DeskBlock, keyInHand, nextTask, readDeskDay, standingOf } from '../../core/practice';
 import type { DeskEvent, RoadBlock } from '../../core/record';
+import { randomFrom, seedOf } from '../../core/units';
 import { instantOf } from '../../core/units/zone';
 import type { App, Who } from '../app';
 import { keepDeskEvents, readToday } from '../usecase/desk';
@@ -97,11 +98,12 @@ function playBlock(
     const next = nextTask(after.day, after.block, seconds);
     if (next) desk.say({ kind: 'part', block: id, ...next });
   }
+  const chance = randomFrom(seedOf(`${id} ${desk.date}`));
   for (let seconds = ATTEMPT_SECONDS; scales && seconds < minutes * 60; seconds += ATTEMPT_SECONDS) {
     desk.pass(ATTEMPT_SECONDS);
     const { key, bpm, stage } = keyInHand(scales, blockNow().block.run!.keys);
     // what has many sharps or flats comes harder
-    const isClean = random() < (/sharp|flat/.test(key) ? SHARP_CLEAN_SHARE : CLEAN_SHARE);
+    const isClean = chance() < (/sharp|flat/.test(key) ? SHARP_CLEAN_SHARE : CLEAN_SHARE);
     desk.say({ kind: 'key', block: id, fundamental, key, bpm, stage, mark: isClean ? 'c' : 'n' });
   }
   desk.pass(ATTEMPT_SECONDS);

@@ -31,9 +31,8 @@ const NO_PASSWORD = 'demo';
 /** How often each of a player's fundamentals comes: six minutes a day are enough for all. */
 const OFTEN: readonly Often[] = [
   { kind: 'every', days: 1 },
-  { kind: 'a-week', times: 2 },
-  { kind: 'weekdays', weekdays: [2, 4] },
-  { kind: 'a-week', times: 2 }
+  { kind: 'weekdays', weekdays: [2, 4, 6] },
+  { kind: 'weekdays', weekdays: [1, 3, 5] }
 ];
 
 export function seedDemo(app: App): void {
@@ -197,7 +196,7 @@ function enterList(
 function setFor(instruments: string) {
   const set = startingSet(familyOf(instruments));
   const scales = set.find((one) => one.scales);
-  return scales ? [...set.slice(0, OFTEN.length - 1), scales] : set.slice(0, OFTEN.length);
+  return scales ? [set[0]!, scales, ...set.slice(1, OFTEN.length - 1)] : set.slice(0, OFTEN.length);
 }
 
 function timeOf(demo: DemoCandidate | DemoTaker, today: number) {

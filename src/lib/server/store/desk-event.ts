@@ -58,6 +58,12 @@ const statements = preparedOnce((db) => ({
        AND json_extract(event_json, '$.kind') IN ('key', 'undo') AND date < ?`
     )
     .pluck(),
+  tones: db
+    .prepare<[string, number], string>(
+      `SELECT event_json FROM desk_event WHERE candidate_id = ?
+       AND json_extract(event_json, '$.kind') = 'tones' ORDER BY date DESC LIMIT ?`
+    )
+    .pluck(),
   count: db
     .prepare<[string, string], number>('SELECT count(*) FROM desk_event WHERE candidate_id = ? AND date = ?')
     .pluck(),
@@ -104,6 +110,11 @@ export const countWantedLonger = (db: Db, candidateId: string): number =>
 export const keyEventsBefore = (db: Db, candidateId: string, date: string): DeskEvent[] =>
   statements(db)
     .keys.all(candidateId, date)
+    .map((text) => JSON.parse(text) as DeskEvent);
+/** The latest so many of what the tuner heard. */
+export const latestTones = (db: Db, candidateId: string, most: number): DeskEvent[] =>
+  statements(db)
+    .tones.all(candidateId, most)
     .map((text) => JSON.parse(text) as DeskEvent);
 /** When each entry of the rotation was last done before a date, by id. */
 export const fundamentalsBefore = (db: Db, candidateId: string, date: string): Map<string, string> =>

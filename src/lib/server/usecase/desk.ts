@@ -1,6 +1,7 @@
 /** The desk: today's road map, what was done of it, and the touches and the plan that follow. */
 import { createHash } from 'node:crypto';
 import { LONGEST_BLOCK_MIN } from '../../core/plan';
+import { joinSpreads } from '../../core/pitch';
 import { keysPlayedIn, longestAfter, readDeskDay, touchesOfDay, wishOf } from '../../core/practice';
 import { type DeskEvent, type RoadBlock, type Touch, familyOf } from '../../core/record';
 import {
@@ -88,10 +89,21 @@ export const readToday = useCase({
       lessonNote: lessonNotesOf(app.db, candidate.id).find((note) => note.date <= today) ?? null,
       spots: spots.map(viewOfSpot),
       family: familyOf(candidate.instruments),
-      hurt: hurtOf(app, candidate.id, who)
+      hurt: hurtOf(app, candidate.id, who),
+      tones: tonesOf(app, candidate.id)
     };
   }
 });
+
+/** The tuner remembers so many of its sessions: lips, reeds and strings change. */
+const TONES_KEPT = 30;
+
+const tonesOf = (app: App, candidateId: string) =>
+  joinSpreads(
+    desk
+      .latestTones(app.db, candidateId, TONES_KEPT)
+      .flatMap((event) => (event.kind === 'tones' ? [event.tones] : []))
+  );
 
 const readItem = (item: ListItem): TodayView['items'][number] => ({
   id: item.id,

@@ -1,3 +1,6 @@
 -- Keys of scales, and what was taken back, are read without reading all days.
 CREATE INDEX desk_event_key ON desk_event (candidate_id, date)
   WHERE json_extract(event_json, '$.kind') IN ('key', 'undo');
+-- Where a player's notes lie.
+CREATE INDEX desk_event_tones ON desk_event (candidate_id, date)
+  WHERE json_extract(event_json, '$.kind') = 'tones';

@@ -1,0 +1,3 @@
+export * from './notes';
+export * from './detect';
+export * from './listen';
