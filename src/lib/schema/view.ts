@@ -160,7 +160,7 @@ export type TodayView = {
   readonly roadMap: readonly RoadBlock[];
   /** Fundamentals that are due and have no minutes today. */
   readonly waiting: readonly string[];
-  /** Blocks that can be put in besides, one for each item. */
+  /** Blocks that can be put in besides: one for each item, then probes and what is for the microscope. */
   readonly canAdd: readonly Omit<RoadBlock, 'id'>[];
   readonly tomorrow: { readonly date: string; readonly roadMap: readonly RoadBlock[] };
   readonly events: readonly DeskEvent[];

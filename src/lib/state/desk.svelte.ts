@@ -162,9 +162,9 @@ export class DeskSession {
     });
 
   /** A spot was found. It stands from now on; what it asks comes tomorrow. */
-  found = (bars: Omit<Spot, 'id' | 'foundBy' | 'elsewhere'>) =>
+  found = (bars: Omit<Spot, 'id' | 'foundBy' | 'elsewhere'>, by?: 'probe' | 'microscope') =>
     this.#inTurn(() => {
-      const foundBy = this.player.isCandidate ? ('self' as const) : ('teacher' as const);
+      const foundBy = by ?? (this.player.isCandidate ? ('self' as const) : ('teacher' as const));
       const spot = { ...bars, id: crypto.randomUUID(), foundBy, elsewhere: [] };
       return this.#keep({ kind: 'spot', date: this.#date, spot } as DeskDraft);
     });

@@ -6,6 +6,7 @@
     type SpotLine,
     barsOfTask,
     elementsFor,
+    issueOfHunt,
     keyInHand,
     offerMethods,
     sayTask,
@@ -14,7 +15,7 @@
   } from '$lib/core/practice';
   import type { NoteSpread } from '$lib/core/pitch';
   import { clickOf } from '$lib/core/tempo';
-  import { tempoIn } from '$lib/core/units';
+  import { type BarRange, tempoIn } from '$lib/core/units';
   import type { TodayView } from '$lib/schema/view';
   import { DeskSession, type Player } from '$lib/state/desk.svelte';
   import { keepAwake } from '$lib/state/device/awake';
@@ -23,6 +24,7 @@
   import DayStrip from './DayStrip.svelte';
   import DeskFoot from './DeskFoot.svelte';
   import EndFace from './EndFace.svelte';
+  import HuntFace from './HuntFace.svelte';
   import Hurts from './Hurts.svelte';
   import Keys from './Keys.svelte';
   import MethodPanel from './MethodPanel.svelte';
@@ -59,7 +61,11 @@
   /** Of scales, the key in hand. */
   const key = $derived(block?.run && block.scales ? keyInHand(block.scales, block.run.keys) : null);
   const unit = $derived(block?.work?.unit ?? block?.scales?.unit ?? 'quarter');
-  const inHand = $derived(standing ? { bpm: standing.bpm, unit } : key ? { bpm: key.bpm, unit } : null);
+  const hunt = $derived(block?.run ? block.hunt : undefined);
+  let huntFace = $state<HuntFace>();
+  const inHand = $derived(
+    standing ? { bpm: standing.bpm, unit } : key ? { bpm: key.bpm, unit } : (hunt ?? null)
+  );
   /** The tempo in hand, as a metronome says it. */
   const said = $derived(inHand && (clickOf(inHand) ?? inHand));
   const item = $derived(view.items.find(({ id }) => id === block?.itemId) ?? null);
@@ -87,8 +93,11 @@
   const face = $derived.by((): Face => {
     if (!session.isOpen || isHurting || isDone || (view.roadMap.length === 0 && !day)) return 'none';
     if (!block?.run) return 'first';
-    if (isLeaving || (standing ? standing.phase === 'ended' : isTimeUp)) return 'end';
+    // what is hunted ends with its music, not with the clock
+    const isOver = standing ? standing.phase === 'ended' : isTimeUp && !hunt;
+    if (isLeaving || isOver) return 'end';
     if (standing) return 'work';
+    if (hunt) return 'hunt';
     return block.scales ? 'scales' : item?.kind === 'sight-reading' ? 'reading' : 'timed';
   });
 
@@ -118,7 +127,7 @@
   });
   // the click follows the tempo
   $effect(() => {
-    if ((face !== 'work' && face !== 'scales') || !clicked) clicking.stop();
+    if (!['work', 'scales', 'hunt'].includes(face) || !clicked) clicking.stop();
     else clicking.follow(clicked);
   });
   // the signal sounds until it is answered
@@ -142,6 +151,7 @@
     const mark = kind === 'clean' ? 'c' : 'n';
     if (face === 'scales') return session.key(mark);
     if (face === 'reading') return reading.answer(mark);
+    if (face === 'hunt') return mark === 'c' ? huntFace?.next() : huntFace?.back();
     if (isAsking) await session.move({ kind: 'further', isTaken: kind === 'clean' });
     else await session.move({ kind });
   }
@@ -168,6 +178,13 @@
   async function leavePitch(heard: readonly NoteSpread[]) {
     panel = null;
     await session.tones(heard);
+  }
+  async function hunted(broken: readonly BarRange[]) {
+    const { kind, itemId } = block!;
+    if (!hunt || !itemId || (kind !== 'probe' && kind !== 'microscope')) return;
+    for (const range of broken)
+      await session.found({ ...range, itemId, issue: issueOfHunt(kind, hunt), notHeld: [] }, kind);
+    isLeaving = true;
   }
   async function takeMethod(method: string) {
     panel = null;
@@ -254,6 +271,14 @@
       onMore={more}
       onShorter={ACTS.shorter}
     />
+  {:else if hunt && bars}
+    <ClickRow
+      {clicking}
+      perBar={item && said ? clicksPerBar(item.metre, said) : 0}
+      onToggle={toggleClick}
+      onSettings={() => (panel = 'sound')}
+    />
+    {#key block.id}<HuntFace bind:this={huntFace} {block} {hunt} {bars} onDone={hunted} />{/key}
   {:else if face === 'reading'}
     <ReadingFace {block} {reading} secondsLeft={session.secondsLeft} />
   {:else if face === 'scales' && block.scales}

@@ -44,6 +44,10 @@
     })
   );
   const keys = $derived(block.run?.keys ?? []);
+  /** What a probe or the microscope has turned up. */
+  const found = $derived(
+    day.found.filter(({ itemId, foundBy }) => itemId === block.itemId && foundBy === block.kind)
+  );
   const pages = $derived(block.run?.pages ?? []);
   const unit = $derived(block.work?.unit ?? 'quarter');
   const held = $derived(standing?.heldBpm ?? null);
@@ -77,6 +81,9 @@
         {/each}
       </ul>
     {/if}
+    {#each found as spot (spot.id)}
+      <p class="spot"><b>{sayBars(spot)}</b> {spot.issue}</p>
+    {/each}
     {#if pages.length > 0}
       <p class="holds">
         {pages.length}

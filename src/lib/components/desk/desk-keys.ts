@@ -2,10 +2,10 @@
 import type { DeskSettings } from './settings';
 
 /**
- * first: nothing is begun. work: with a tempo. scales: key by key. reading: fresh pages, at sight. timed: without any. end: of a block. none: of
+ * first: nothing is begun. work: with a tempo. scales: key by key. reading: fresh pages, at sight. hunt: a probe, or the microscope. timed: without any. end: of a block. none: of
  * the day, or it hurts.
  */
-export type Face = 'first' | 'work' | 'scales' | 'reading' | 'timed' | 'end' | 'none';
+export type Face = 'first' | 'work' | 'scales' | 'reading' | 'hunt' | 'timed' | 'end' | 'none';
 export type DeskAct =
   | 'begin'
   | 'next'
@@ -39,6 +39,7 @@ const OF_FACE: Readonly<Record<Face, Acts>> = {
   work: { right: 'clean', left: 'not-yet', keys: new Map([...ALWAYS, [' ', 'click'], ['w', 'methods']]) },
   scales: { right: 'clean', left: 'not-yet', keys: new Map([...ALWAYS, [' ', 'click']]) },
   reading: { right: 'clean', left: 'not-yet', keys: new Map(ALWAYS) },
+  hunt: { right: 'clean', left: 'not-yet', keys: new Map([...ALWAYS, [' ', 'click']]) },
   timed: { right: 'leave', keys: new Map(ALWAYS) },
   end: {
     right: 'next',

@@ -26,6 +26,7 @@
     teacher: 'heard by the teacher',
     juror: 'a juror’s',
     probe: 'from the probe',
+    microscope: 'from the microscope',
     take: 'from a take'
   };
   const next = $derived(

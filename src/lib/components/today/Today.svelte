@@ -65,8 +65,8 @@
   }
   const between = (from: number, to: number | undefined) => (from + (to ?? from + 2)) / 2;
   async function add() {
-    const block = view.canAdd.find((one) => one.itemId === chosen);
-    if (!block) return;
+    const block = view.canAdd[Number(chosen)];
+    if (chosen === '' || !block) return;
     const spots = block.spots?.filter((spot) => !laid.has(spot.id)) ?? [];
     await session.add({ ...block, spots }, (all.at(-1)?.place ?? 0) + 1);
   }
@@ -206,9 +206,13 @@
     <p class="less">
       <select bind:value={chosen} aria-label="Item to add">
         <option value="">choose an item</option>
-        {#each view.canAdd as block (block.itemId)}<option value={block.itemId}>{block.name}</option>{/each}
+        {#each view.canAdd as block, i (i)}<option value={String(i)}
+            >{block.name}{block.hunt ? `, ${block.why}` : ''}</option
+          >{/each}
       </select>
-      <button class="action" disabled={chosen === ''} onclick={add}>Add 8 minutes</button>
+      <button class="action" disabled={chosen === ''} onclick={add}
+        >{chosen === '' ? 'Add it' : `Add ${view.canAdd[Number(chosen)]?.minutes} minutes`}</button
+      >
     </p>
   {/if}
   <DayNotes {view} {all} />

@@ -14,6 +14,8 @@ const STAYS: readonly DeskBlockKind[] = [
   'easy-run',
   'run',
   'minutes',
+  'microscope',
+  'probe',
   'fundamentals',
   'rest'
 ];

@@ -59,6 +59,10 @@ const scalesToDo = z.strictObject({
 });
 export type ScalesToDo = Immutable<z.infer<typeof scalesToDo>>;
 
+/** Once through at one tempo, to see what breaks: never evidence that it holds. */
+const huntToDo = z.strictObject({ unit: unitField, bpm: bpmField });
+export type HuntToDo = Immutable<z.infer<typeof huntToDo>>;
+
 const roadBlock = z.strictObject({
   id: idField,
   kind: z.enum(DESK_BLOCKS),
@@ -83,7 +87,8 @@ const roadBlock = z.strictObject({
   spots: z.array(spotToDo).max(12).optional(),
   /** The entry of the rotation that it is. */
   fundamental: idField.optional(),
-  scales: scalesToDo.optional()
+  scales: scalesToDo.optional(),
+  hunt: huntToDo.optional()
 });
 export type RoadBlock = Immutable<z.infer<typeof roadBlock>>;
 

@@ -41,6 +41,8 @@ export const DESK_BLOCKS = [
   'keep-warm',
   'run',
   'easy-run',
+  'probe',
+  'microscope',
   'rest'
 ] as const;
 export type DeskBlockKind = (typeof DESK_BLOCKS)[number];
@@ -50,4 +52,4 @@ export const BLOCK_ENDS = ['next', 'shorter', 'not-today', 'hurts'] as const;
 export type BlockEnd = (typeof BLOCK_ENDS)[number];
 
 /** Who found a spot. */
-export const SPOT_FINDERS = ['self', 'teacher', 'juror', 'probe', 'take'] as const;
+export const SPOT_FINDERS = ['self', 'teacher', 'juror', 'probe', 'microscope', 'take'] as const;

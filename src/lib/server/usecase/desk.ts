@@ -9,6 +9,7 @@ import {
   type SpotNow,
   blocksToAdd,
   clockMinutes,
+  huntsFor,
   makeRoadMap,
   waitingOn
 } from '../../core/season';
@@ -73,7 +74,7 @@ export const readToday = useCase({
       thereMin: plan ? clockMinutes(plan, today) : 0,
       roadMap,
       waiting: roadMap.length > 0 ? waitingOn(factsOf(app, season, spots, today), today) : [],
-      canAdd: plan ? blocksToAdd(plan, factsOf(app, season, spots, today), today) : [],
+      canAdd: plan ? canAddOn(app, season, plan, spots, today) : [],
       tomorrow: {
         date: tomorrow,
         roadMap: roadMapOn(app, season, plan, spots, tomorrow)
@@ -104,6 +105,18 @@ const tonesOf = (app: App, candidateId: string) =>
       .latestTones(app.db, candidateId, TONES_KEPT)
       .flatMap((event) => (event.kind === 'tones' ? [event.tones] : []))
   );
+
+function canAddOn(
+  app: App,
+  season: Season,
+  plan: SeasonPlan,
+  spots: readonly SpotNow[],
+  today: string
+): Omit<RoadBlock, 'id'>[] {
+  const facts = factsOf(app, season, spots, today);
+  const isHurt = hurtOf(app, season.candidate.id) !== null;
+  return [...blocksToAdd(plan, facts, today), ...huntsFor(plan, { ...facts, isHurt })];
+}
 
 const readItem = (item: ListItem): TodayView['items'][number] => ({
   id: item.id,

@@ -1,0 +1,130 @@
+<!-- A probe, or the microscope: once straight through at one tempo; then the bars that broke are tapped, and become spots. -->
+<script lang="ts">
+  import { rangesOf, sayBroken } from '$lib/core/practice';
+  import type { DeskBlock } from '$lib/core/practice';
+  import type { HuntToDo } from '$lib/core/record';
+  import { clickOf } from '$lib/core/tempo';
+  import { type BarRange, sayBars } from '$lib/core/units';
+  import NoteValue from '$lib/components/note/NoteValue.svelte';
+  import { sayAt } from './tempo-words';
+
+  let {
+    block,
+    hunt,
+    bars,
+    onDone
+  }: {
+    block: DeskBlock;
+    hunt: HuntToDo;
+    bars: BarRange;
+    /** The bars that broke, as they follow each other. */
+    onDone: (broken: readonly BarRange[]) => unknown;
+  } = $props();
+
+  let isPlayed = $state(false);
+  let broken = $state.raw<readonly number[]>([]);
+  const isProbe = $derived(block.kind === 'probe');
+  const click = $derived(clickOf(hunt) ?? hunt);
+  const numbers = $derived(Array.from({ length: bars.toBar - bars.fromBar + 1 }, (_, i) => bars.fromBar + i));
+  const toggle = (bar: number) =>
+    (broken = broken.includes(bar) ? broken.filter((one) => one !== bar) : [...broken, bar]);
+
+  /** The one key: the end of the music, then the end of the hunt. */
+  export function next() {
+    if (isPlayed) onDone(rangesOf(broken));
+    else isPlayed = true;
+  }
+  export function back() {
+    if (isPlayed && broken.length === 0) isPlayed = false;
+  }
+</script>
+
+<div class="hunt">
+  <p class="what">{block.name}, {sayBars(bars)}</p>
+  {#if !isPlayed}
+    <h1>{isProbe ? 'Once, straight through' : 'Slowly, with the page'}</h1>
+    <p class="tempo"><NoteValue unit={click.unit} height={80} /> {sayAt(hunt.bpm, hunt.unit, click)}</p>
+    <p class="says">
+      {isProbe
+        ? 'Faster than ever: go on whatever breaks, and notice where. It counts for nothing else.'
+        : 'Half of the tempo at which it held: every slip shows. Notice where, and go on.'}
+    </p>
+  {:else}
+    <h1>{isProbe ? 'Which bars broke?' : 'Where did it slip?'}</h1>
+    <div class="cells" role="group" aria-label="Bars">
+      {#each numbers as bar (bar)}<button aria-pressed={broken.includes(bar)} onclick={() => toggle(bar)}
+          >{bar}</button
+        >{/each}
+    </div>
+    <p class="says" role="status">
+      {isProbe
+        ? sayBroken(broken.length, numbers.length)
+        : broken.length === 0
+          ? 'Nothing slipped.'
+          : `${broken.length} of ${numbers.length} bars.`}
+      {broken.length > 0 ? 'They become spots.' : ''}
+    </p>
+  {/if}
+</div>
+<button class="one" onclick={next}>{isPlayed ? 'that was all' : 'the end'}</button>
+
+<style>
+  .hunt {
+    display: grid;
+    flex: 1;
+    align-content: center;
+    gap: 12px;
+    min-height: 0;
+    padding: 4px 24px;
+    overflow: auto;
+  }
+  .what {
+    font-size: clamp(16px, 2.2vw, 24px);
+    font-stretch: 84%;
+  }
+  h1 {
+    font-size: clamp(36px, 6vw, 72px);
+    line-height: 1;
+  }
+  .tempo {
+    font-size: clamp(96px, 17vw, 190px);
+    font-weight: 700;
+    line-height: 1;
+  }
+  .says {
+    max-width: 32em;
+    font-size: clamp(20px, 2.8vw, 32px);
+    font-stretch: 88%;
+    line-height: 1.2;
+  }
+  .cells {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px;
+  }
+  .cells button {
+    min-width: 52px;
+    min-height: 52px;
+    border: 1px solid var(--soft);
+    background: none;
+    font-size: 20px;
+  }
+  .cells [aria-pressed='true'] {
+    border: 2px solid var(--ink);
+    background: repeating-linear-gradient(45deg, var(--soft) 0 2px, transparent 2px 7px);
+    font-weight: 700;
+  }
+  .one {
+    min-height: clamp(88px, 14vh, 130px);
+    border: 0;
+    border-top: 2px solid var(--ink);
+    background: none;
+    font-size: clamp(32px, 5vw, 52px);
+    font-weight: 650;
+  }
+  @media (max-width: 720px) {
+    .hunt {
+      padding: 4px 16px;
+    }
+  }
+</style>
