@@ -1,0 +1,179 @@
+/**
+ * The desk's other faces, as one player meets them on a day: scales key by key, the tuner before a simulated microphone, reading at sight, and
+ * a probe; by keys, a pedal and touch.
+ */
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type Page, chromium, expect, test } from '@playwright/test';
+import { CHROMIUM, CHROMIUM_FLAGS } from '../../scripts/parts/prepare.mjs';
+import { tonesWav } from '../fixtures/tones-wav';
+import { Studio, alive, step } from './studio';
+
+const studio = new Studio(3392, true);
+const sounds = mkdtempSync(join(tmpdir(), 'irvot-sounds-'));
+test.afterAll(async () => {
+  await studio.close();
+  rmSync(sounds, { recursive: true, force: true });
+});
+
+const right = (page: Page) => page.keyboard.press('ArrowRight');
+const face = (page: Page) => page.locator('.desk');
+
+/** Leaves blocks until one is in hand. */
+async function leadTo(page: Page, heading: RegExp) {
+  const there = face(page).getByRole('heading', { name: heading });
+  const next = face(page)
+    .getByRole('button', { name: /^(next|done)/ })
+    .first();
+  for (let n = 0; n < 12; n += 1) {
+    const isThere = await there.waitFor({ timeout: 700 }).then(
+      () => true,
+      () => false
+    );
+    if (isThere) return;
+    await page.keyboard.press('e');
+    await next.click();
+  }
+  await expect(there).toBeVisible();
+}
+
+async function addBlock(page: Page, name: RegExp) {
+  const choice = page.getByLabel('Item to add');
+  const option = choice.locator('option').filter({ hasText: name }).first();
+  await choice.selectOption(await option.getAttribute('value'));
+  await page.getByRole('button', { name: /^Add \d+ minutes/ }).click();
+}
+
+test('scales, the tuner, fresh pages and a probe, each on its face', async () => {
+  await studio.at('2026-11-24T08:00:00Z');
+  const wav = join(sounds, 'tones.wav');
+  // an A of 445 Hz, again and again: 20 cents over 440
+  const beep = [
+    { frequency: 445, seconds: 0.7 },
+    { frequency: 0, seconds: 0.4 }
+  ];
+  writeFileSync(wav, tonesWav(Array.from({ length: 6 }, () => beep).flat()));
+  const browser = await chromium.launch({
+    executablePath: CHROMIUM,
+    args: [
+      ...CHROMIUM_FLAGS,
+      '--use-fake-ui-for-media-stream',
+      '--use-fake-device-for-media-stream',
+      `--use-file-for-fake-audio-capture=${wav}`
+    ]
+  });
+  const context = await browser.newContext({
+    baseURL: studio.origin,
+    viewport: { width: 1024, height: 768 },
+    locale: 'en-GB'
+  });
+  const page = await context.newPage();
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: /Noor/ }).click();
+  await page.waitForURL('**/today');
+  await alive(page);
+
+  await step(
+    'a block for sight-reading and a probe of what is nearly ready are put into the day',
+    async () => {
+      await addBlock(page, /^Sight-reading$/);
+      await addBlock(page, /^Concertino, exposition, probe at 120/);
+      await expect(page.getByRole('button', { name: /probe at 120: which bars break/ })).toHaveCount(1);
+    }
+  );
+
+  await step('a key is drawn; answers by pedal lead it on, and undo takes one back', async () => {
+    await page.goto(page.url().replace('/today', '/desk?begin'));
+    await leadTo(page, / major$/);
+    const first = await face(page).getByRole('heading', { level: 1 }).innerText();
+    await page.keyboard.press('PageDown');
+    await expect(face(page).getByRole('img', { name: /^1 keys? in/ })).toBeVisible();
+    await expect(face(page).getByRole('heading', { level: 1 })).not.toHaveText(first);
+    await page.keyboard.press('PageUp');
+    await expect(face(page).getByRole('img', { name: /^2 keys in/ })).toBeVisible();
+    await page.keyboard.press('u');
+    await page.keyboard.press('u');
+    await expect(face(page).getByRole('heading', { level: 1 })).toHaveText(first);
+    await page.keyboard.press('PageDown');
+    await face(page).getByRole('button', { name: 'next', exact: true }).click();
+    await expect(face(page).getByText(/^1 key in /)).toBeVisible();
+    await expect(face(page).getByRole('listitem').filter({ hasText: first })).toBeVisible();
+    await right(page);
+  });
+
+  await step('the tuner says where a note lies, and remembers it', async () => {
+    await page.keyboard.press('p');
+    const tuner = page.getByRole('dialog', { name: 'Pitch' });
+    await expect(tuner.getByRole('status')).toContainText(/A\s*20 high/);
+    // it has lasted three times
+    await expect(tuner.getByRole('status')).toContainText('Here it lies 20 to 20 high.');
+    await tuner.getByLabel('Written for').selectOption('B flat');
+    await expect(tuner.getByRole('status')).toContainText(/B\s*20 high/);
+    await tuner.getByLabel('A, in Hz').fill('500');
+    await page.keyboard.press('Tab');
+    await expect(tuner.getByRole('alert')).toHaveText('A lies between 415 and 466 Hz.');
+    await tuner.getByLabel('A, in Hz').fill('445');
+    await page.keyboard.press('Tab');
+    await expect(tuner.getByRole('status')).toContainText(/B\s*in tune/);
+    await tuner.getByRole('button', { name: /^drone/ }).click();
+    await expect(tuner.getByRole('button', { name: /^drone/ })).toHaveAttribute('aria-pressed', 'true');
+    await tuner.getByRole('button', { name: 'back to the desk' }).click();
+    await expect(tuner).toBeHidden();
+    await expect(face(page).getByText(/^all sent/)).toBeVisible();
+  });
+
+  await step('fresh pages are looked at, played and counted', async () => {
+    await leadTo(page, /^Look$/);
+    await right(page);
+    await expect(face(page).getByRole('heading', { name: 'Play, and keep going' })).toBeVisible();
+    await right(page);
+    await expect(face(page).getByText('page 2')).toBeVisible();
+    await right(page);
+    await page.keyboard.press('ArrowLeft');
+    await expect(face(page).getByText(/kept going in 1 of 2/)).toBeVisible();
+    await face(page).getByRole('button', { name: 'next', exact: true }).click();
+    await expect(face(page).getByText('2 pages, kept going in 1')).toBeVisible();
+    await right(page);
+  });
+
+  await step('the bars that broke in a probe are tapped, and become spots', async () => {
+    await leadTo(page, /^Once, straight through$/);
+    await right(page);
+    const bars = face(page).getByRole('group', { name: 'Bars' });
+    for (const bar of ['3', '4', '9']) await bars.getByRole('button', { name: bar, exact: true }).click();
+    await expect(face(page).getByRole('status').filter({ hasText: '3 of' })).toContainText(
+      'They become spots.'
+    );
+    await face(page).getByRole('button', { name: 'that was all' }).click();
+    await expect(face(page).getByText('broke at 120')).toHaveCount(2);
+    await right(page);
+    await expect(face(page).getByText(/^all sent/)).toBeVisible();
+  });
+
+  await step('the spots stand on their page, the pages in the log', async () => {
+    const home = page.url().replace(/\/desk.*/, '');
+    await page.goto(`${home}/spots`);
+    await expect(page.getByText('from the probe')).toHaveCount(2);
+    await page.goto(`${home}/log`);
+    const read = page.getByRole('row', { name: /Sight-reading/ }).first();
+    await expect(read.getByRole('img', { name: 'clean, not yet' })).toBeVisible();
+  });
+  await browser.close();
+});
+
+test('a microphone that is refused is said, and the drone sounds without it', async ({ browser }) => {
+  await studio.at('2026-11-24T08:00:00Z');
+  const context = await browser.newContext({ baseURL: studio.origin, permissions: [] });
+  const page = await context.newPage();
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: /Ilka/ }).click();
+  await page.waitForURL('**/today');
+  await page.goto(page.url().replace('/today', '/desk?begin'));
+  await expect(face(page).getByRole('timer')).toBeVisible();
+  await page.keyboard.press('p');
+  const tuner = page.getByRole('dialog', { name: 'Pitch' });
+  await expect(tuner.getByRole('status')).toContainText(/microphone.*The drone sounds without it/);
+  await tuner.getByRole('button', { name: /^drone/ }).click();
+  await expect(tuner.getByRole('button', { name: /^drone/ })).toHaveAttribute('aria-pressed', 'true');
+});
