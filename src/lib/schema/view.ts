@@ -1,5 +1,6 @@
 /** What pages are given to draw: shapes that cross from the server to the interface. */
 import type { NoteSpread } from '../core/pitch';
+import type { EquipmentMark } from '../core/practice';
 import type { DeskEvent, InstrumentFamily, RoadBlock } from '../core/record';
 import type { ItemKind } from '../core/record/words';
 import type { SpotNow, Step } from '../core/season';
@@ -110,6 +111,8 @@ export type CountbackView = {
   };
   readonly lessons: readonly { readonly weekday: number }[];
   readonly items: readonly CountbackItem[];
+  /** What was changed of the instrument, oldest first. */
+  readonly equipment: readonly EquipmentMark[];
   /** Minutes logged by date. */
   readonly practised: Readonly<Record<string, number>>;
 };
@@ -172,6 +175,8 @@ export type TodayView = {
   readonly family: InstrumentFamily | null;
   /** Null where nothing hurts, as far as was said. */
   readonly hurt: HurtView | null;
+  /** What was changed of the instrument lately, oldest first. */
+  readonly equipment: readonly EquipmentMark[];
   /** Where their notes lie, as the tuner has heard. */
   readonly tones: readonly NoteSpread[];
 };

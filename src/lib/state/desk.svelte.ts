@@ -6,11 +6,13 @@
 import {
   type DeskBlock,
   type DeskDay,
+  type EquipmentMark,
   type Move,
   type Standing,
   type TaskInHand,
   type Work,
   blockInHand,
+  equipmentIn,
   isSameTask,
   keyInHand,
   lastAnswered,
@@ -168,6 +170,16 @@ export class DeskSession {
       const spot = { ...bars, id: crypto.randomUUID(), foundBy, elsewhere: [] };
       return this.#keep({ kind: 'spot', date: this.#date, spot } as DeskDraft);
     });
+
+  /** What was changed of the instrument; empty takes a mark out. */
+  equip = (says: string, mark: string = crypto.randomUUID()) =>
+    this.#inTurn(() => this.#keep({ kind: 'equipment', date: this.#date, mark, says }));
+  /** Marks of the instrument, those of this session included. */
+  readonly equipment: readonly EquipmentMark[] = $derived.by(() => {
+    const here = this.#events.flatMap((event) => (event.kind === 'equipment' ? [event] : []));
+    const said = new Set(here.map(({ mark }) => mark));
+    return [...this.view.equipment.filter(({ id }) => !said.has(id)), ...equipmentIn(here)];
+  });
 
   /** Notes that the tuner heard. */
   tones = (spreads: readonly NoteSpread[]) =>

@@ -11,7 +11,7 @@
   import LoadLine from './LoadLine.svelte';
   import { pxPerClick } from './stair-shape';
   import { timeAxis, weekMarks } from './time-axis';
-  import { dayOf } from '$lib/core/units';
+  import { dayOf, sayDate } from '$lib/core/units';
 
   let {
     view,
@@ -37,6 +37,7 @@
       (d) => d.kind === 'mock' && dayOf(d.date) >= axis.from && dayOf(d.date) <= axis.dayZero
     )
   );
+  const marked = $derived(view.equipment.filter(({ date }) => dayOf(date) >= axis.from));
   const scale = $derived(pxPerClick(view.items, axis.from));
   /** Two labels keep at least a finger's width between them, in per cent of the time axis. */
   let innerWidth = $state(1280);
@@ -75,6 +76,8 @@
       {#if plan.stages}<span class="mock-window" style:left="{axis.at(dayOf(plan.stages.mockFrom))}%"
         ></span>{/if}
       {#each mocks as mock, i (i)}<span class="mock" style:left="{axis.at(dayOf(mock.date))}%"></span>{/each}
+      {#each marked as mark (mark.id)}<span class="equipment" style:left="{axis.at(dayOf(mark.date))}%"
+        ></span>{/each}
       <span class="today" style:left="{axis.at(axis.today)}%"></span>
     </div>
     {#each plan.items as planned (planned.id)}
@@ -95,6 +98,13 @@
       {/if}
     {/each}
   </div>
+  {#if marked.length > 0}
+    <p class="changed">
+      <span class="mark equipment"></span> Equipment:
+      {#each marked as { id, date, says }, i (id)}{i > 0 ? ' · ' : ''}{sayDate(dayOf(date))}
+        <bdi>{says}</bdi>{/each}
+    </p>
+  {/if}
   <p class="words">
     <span class="mark held"></span> held <span class="mark planned"></span> planned
     <span class="mark aged"></span>
@@ -148,6 +158,21 @@
   }
   .mock {
     border-left: 1px dotted var(--plan);
+  }
+  .under .equipment {
+    border-left: 2px dotted var(--soft);
+  }
+  .changed {
+    margin-top: 10px;
+    font-stretch: 90%;
+  }
+  .mark.equipment {
+    display: inline-block;
+    width: 0;
+    height: 14px;
+    margin: 0 8px 0 10px;
+    border-left: 2px dotted var(--soft);
+    vertical-align: -2px;
   }
   .words {
     display: flex;

@@ -71,7 +71,8 @@ function draw(log: Touch[], minutes = 60) {
     audition: { id: 'x', rounds: [ROUND], dates },
     lessons: [{ weekday: 2 }],
     items,
-    practised: {}
+    practised: {},
+    equipment: []
   };
   return { plan, ...render(Countback, { view, plan }) };
 }

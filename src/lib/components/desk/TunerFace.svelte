@@ -101,6 +101,7 @@
     const [low, high] = [Math.round(one.low), Math.round(one.high)];
     if (one.count < 3) return '';
     if (Math.max(Math.abs(low), Math.abs(high)) === 0) return 'Here it lies in tune.';
+    if (low === high) return `Here it lies ${sayCents(low)}.`;
     return low < 0 && high > 0
       ? `Here it lies between ${-low} low and ${high} high.`
       : `Here it lies ${Math.min(Math.abs(low), Math.abs(high))} to ${Math.max(Math.abs(low), Math.abs(high))} ${isHigh(one)}.`;

@@ -1,14 +1,30 @@
 <!-- What stands beside the day: its spots, what waits, tomorrow and what to lay ready for it, and the lesson's note. Laid into a grid of two columns. -->
 <script lang="ts">
-  import type { DeskBlock } from '$lib/core/practice';
+  import type { DeskBlock, EquipmentMark } from '$lib/core/practice';
   import { dayOf, sayDate } from '$lib/core/units';
   import type { TodayView } from '$lib/schema/view';
   import { layReady } from './lay-ready';
 
   let {
     view,
-    all
-  }: { view: TodayView; /** Blocks of the day, those left out too. */ all: readonly DeskBlock[] } = $props();
+    all,
+    equipment,
+    onEquip
+  }: {
+    view: TodayView;
+    /** Blocks of the day, those left out too. */
+    all: readonly DeskBlock[];
+    equipment: readonly EquipmentMark[];
+    /** What was changed of the instrument; empty takes the mark of that id out. */
+    onEquip: (says: string, mark?: string) => unknown;
+  } = $props();
+
+  let says = $state('');
+  function equip(event: SubmitEvent) {
+    event.preventDefault();
+    if (says.trim() !== '') onEquip(says.trim());
+    says = '';
+  }
 
   const spotCount = (state: string) => view.spots.filter((spot) => spot.state === state).length;
   const laid = $derived(new Set(all.flatMap(({ spots = [] }) => spots.map(({ id }) => id))));
@@ -39,6 +55,28 @@
   <h3>Lay ready</h3>
   <p>{ready.join(' · ')}</p>
 {/if}
+<h3>Equipment</h3>
+<form onsubmit={equip}>
+  {#each equipment as mark (mark.id)}<p>
+      {sayDate(dayOf(mark.date))}: <bdi>{mark.says}</bdi>
+      <button
+        type="button"
+        class="quiet"
+        aria-label="Take out {mark.says}"
+        onclick={() => onEquip('', mark.id)}>Take out</button
+      >
+    </p>{/each}
+  <label class="hidden" for="equipment">What was changed of the instrument</label>
+  <input
+    id="equipment"
+    bind:value={says}
+    dir="auto"
+    maxlength="200"
+    autocomplete="off"
+    placeholder="reed 3, new strings ..."
+  />
+  <button class="action">Mark it today</button>
+</form>
 {#if view.lessonNote}
   <h3>From the lesson</h3>
   <p class="note">
@@ -47,6 +85,10 @@
 {/if}
 
 <style>
+  input {
+    width: 220px;
+    margin-right: 8px;
+  }
   .note {
     white-space: pre-line;
   }

@@ -215,7 +215,7 @@
       >
     </p>
   {/if}
-  <DayNotes {view} {all} />
+  <DayNotes {view} {all} equipment={session.equipment} onEquip={session.equip} />
   <p class="state"><QueueWords state={session.queueState} /></p>
 </div>
 

@@ -9,6 +9,7 @@ export * from './log-line';
 export * from './less-time';
 export * from './longest-block';
 export * from './hurt';
+export * from './equipment';
 export * from './hunt';
 export * from './scales';
 export * from './rotation';

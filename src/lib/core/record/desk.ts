@@ -206,6 +206,8 @@ export const deskEvent = z.discriminatedUnion('kind', [
     kind: z.literal('tones'),
     tones: z.array(toneSpread).min(1).max(100)
   }),
+  /** What was changed of the instrument (a reed, strings), so that a dip is explained; of several for one mark the latest counts, empty takes it out. */
+  z.strictObject({ ...made, kind: z.literal('equipment'), mark: idField, says: shortText }),
   /** It hurt; the teacher reads it where that is agreed to. */
   z.strictObject({ ...made, kind: z.literal('hurt'), isTold: z.boolean() }),
   /** The player says that it is well again. */

@@ -25,6 +25,10 @@ export const ILKA: DemoCandidate = {
   note: 'Shy of the first entry; begin lessons with something loud.',
   wish: 'May “Spindrift” wait until after the concert?',
   home: 'Tidal: tongue on the off-beats first, then both. Millrace from bar 31 on, slurred.',
+  equipment: [
+    { daysAgo: 16, says: 'reed 2 is soft' },
+    { daysAgo: 6, says: 'new reed, number 3' }
+  ],
   heard: { item: 0, fromBar: 31, toBar: 32, issue: 'B flat, and air to the end of the line' },
   audition: 'Saltmarsh Youth Winds',
   checkedDaysAgo: 9,

@@ -18,6 +18,7 @@ import { addWish, putLessonNote } from '../store/lesson';
 import { addTouch } from '../store/touch';
 import { layAgain } from '../laying/lay';
 import { addAudition, takeCall } from '../usecase/call';
+import { keepDeskEvents } from '../usecase/desk';
 import { addItem } from '../usecase/list';
 import { addSpot, readSpotPage, setSpot } from '../usecase/spots';
 import { addCandidate, saveFacts, saveTime } from '../usecase/studio';
@@ -82,9 +83,17 @@ function seedCandidate(app: App, teacher: Who, demo: DemoCandidate | DemoTaker, 
       setTick(app.db, id, kind, formatDate(today - 3 * k - 2))
     )
   );
+  for (const { daysAgo, says } of demo.equipment ?? [])
+    markEquipment(on(today - daysAgo), player, formatDate(today - daysAgo), says);
   if (demo.heard) hearSpot(on(today - 1), teacher, player, demo.heard);
   layAgain(app, taken.auditionId, 'a new day');
   if ('also' in demo && demo.also) addSecond(app, teacher, candidateId, demo.also, today);
+}
+
+function markEquipment(app: App, { who, candidateId }: Player, date: string, says: string): void {
+  const id = app.newId();
+  const made = { id, device: 'demo tablet', seq: 9000, atMs: app.now(), date };
+  keepDeskEvents(app, who, { candidateId, events: [{ ...made, kind: 'equipment', mark: id, says }] });
 }
 
 /** In the lesson the teacher lays what was heard first, and one that rests to rest for good. */

@@ -25,6 +25,8 @@ type DemoPlayer = {
   readonly note?: string;
   readonly wish?: string;
   readonly home?: string;
+  /** What was changed of the instrument. */
+  readonly equipment?: readonly { readonly daysAgo: number; readonly says: string }[];
   /** What the teacher heard in the lesson, on the item of that number, and laid first. */
   readonly heard?: {
     readonly item: number;

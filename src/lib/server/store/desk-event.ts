@@ -64,6 +64,12 @@ const statements = preparedOnce((db) => ({
        AND json_extract(event_json, '$.kind') = 'tones' ORDER BY date DESC LIMIT ?`
     )
     .pluck(),
+  equipment: db
+    .prepare<[string], string>(
+      `SELECT event_json FROM desk_event WHERE candidate_id = ?
+       AND json_extract(event_json, '$.kind') = 'equipment'`
+    )
+    .pluck(),
   count: db
     .prepare<[string, string], number>('SELECT count(*) FROM desk_event WHERE candidate_id = ? AND date = ?')
     .pluck(),
@@ -115,6 +121,10 @@ export const keyEventsBefore = (db: Db, candidateId: string, date: string): Desk
 export const latestTones = (db: Db, candidateId: string, most: number): DeskEvent[] =>
   statements(db)
     .tones.all(candidateId, most)
+    .map((text) => JSON.parse(text) as DeskEvent);
+export const equipmentEvents = (db: Db, candidateId: string): DeskEvent[] =>
+  statements(db)
+    .equipment.all(candidateId)
     .map((text) => JSON.parse(text) as DeskEvent);
 /** When each entry of the rotation was last done before a date, by id. */
 export const fundamentalsBefore = (db: Db, candidateId: string, date: string): Map<string, string> =>

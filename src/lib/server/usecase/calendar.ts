@@ -6,7 +6,7 @@ import { entriesFrom, putEntry } from '../store/calendar-entry';
 import { findAudition } from '../store/audition';
 import { candidateOfAudition } from './owner';
 import { readSeason } from '../laying/facts';
-import { planOf } from '../laying/plan';
+import { planOfToday } from './today';
 import { orNotFound } from '../errors';
 import { holderOf, useCase } from './use-case';
 
@@ -14,7 +14,7 @@ import { holderOf, useCase } from './use-case';
 function writeFile(app: App, auditionId: string) {
   const season = readSeason(app, auditionId);
   const { audition, candidate, request } = season;
-  const plan = planOf(app, season)?.plan ?? null;
+  const plan = planOfToday(app, season);
   const before = entriesFrom(app.db, audition.id, request.today);
   const { text, sent } = writeCalendar(
     `${candidate.name}: ${audition.name}`,

@@ -1,7 +1,7 @@
 /** The countback, its earlier layings, and readiness: what is read from a plan. */
 import { GROUNDWORK, type ReadItem, TICKED_CHECKS, readReadiness as readChecks } from '../../core/readiness';
 import { type PlannedItem, heldStairs, plannedStairs, setSideBySide } from '../../core/season';
-import { inTimeOrder } from '../../core/practice';
+import { equipmentIn, inTimeOrder } from '../../core/practice';
 import { LIGHT_DAYS, readAways } from '../../core/plan';
 import { dayOf, formatDate } from '../../core/units';
 import type { CountbackItem, SeasonHeadView } from '../../schema/view';
@@ -9,6 +9,7 @@ import { type App, todayIn } from '../app';
 import { carryOut } from '../change/apply';
 import { hasGrant } from '../grant/grant';
 import { findCandidate } from '../store/candidate';
+import { equipmentEvents } from '../store/desk-event';
 import { type ListItem, type TickKind, findItem } from '../store/item';
 import { lessonNotesOf } from '../store/lesson';
 import { versionByNumber, versionDays, versionHeads } from '../store/plan-version';
@@ -17,6 +18,7 @@ import { type Season, readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
 import { itemTicks } from './list';
 import { orNotFound } from '../errors';
+import { planOfToday } from './today';
 import { useCase } from './use-case';
 
 /** What tops every screen of an audition. */
@@ -74,6 +76,7 @@ export const readCountback = useCase({
       cause: version?.cause ?? null,
       moves: version?.moves ?? [],
       practised: practisedDays(season),
+      equipment: equipmentIn(equipmentEvents(app.db, candidate.id)),
       items: plan ? plan.items.flatMap((item) => countbackItem(season, item, plan.today) ?? []) : []
     };
   }
@@ -151,7 +154,7 @@ export const readPaper = useCase({
     const { audition, candidate, request } = season;
     return {
       today: request.today,
-      plan: planOf(app, season)?.plan ?? null,
+      plan: planOfToday(app, season),
       dates: [...audition.dates, ...audition.rounds].map(({ date, name }) => ({ date, name })),
       lessons: candidate.time.lessons,
       notes: lessonNotesOf(app.db, candidate.id).slice(0, 1)

@@ -2,7 +2,14 @@
 import { createHash } from 'node:crypto';
 import { LONGEST_BLOCK_MIN } from '../../core/plan';
 import { joinSpreads } from '../../core/pitch';
-import { keysPlayedIn, longestAfter, readDeskDay, touchesOfDay, wishOf } from '../../core/practice';
+import {
+  equipmentIn,
+  keysPlayedIn,
+  longestAfter,
+  readDeskDay,
+  touchesOfDay,
+  wishOf
+} from '../../core/practice';
 import { type DeskEvent, type RoadBlock, type Touch, familyOf } from '../../core/record';
 import {
   type SeasonPlan,
@@ -91,11 +98,14 @@ export const readToday = useCase({
       spots: spots.map(viewOfSpot),
       family: familyOf(candidate.instruments),
       hurt: hurtOf(app, candidate.id, who),
-      tones: tonesOf(app, candidate.id)
+      tones: tonesOf(app, candidate.id),
+      equipment: equipmentIn(desk.equipmentEvents(app.db, candidate.id)).slice(-EQUIPMENT_SHOWN)
     };
   }
 });
 
+/** On the day's page. */
+const EQUIPMENT_SHOWN = 4;
 /** The tuner remembers so many of its sessions: lips, reeds and strings change. */
 const TONES_KEPT = 30;
 

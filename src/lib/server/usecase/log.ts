@@ -1,10 +1,11 @@
 /** The log: touches in, touches out, and the plan laid again after each. */
-import type { Touch } from '../../core/practice';
+import { type Touch, equipmentIn } from '../../core/practice';
 import { isSameTouch } from '../../core/record';
 import type { App, Who } from '../app';
 import { carryOut } from '../change/apply';
 import { boundCount, boundDates } from '../change/bounds';
 import { findCandidate } from '../store/candidate';
+import { equipmentEvents } from '../store/desk-event';
 import { findItem } from '../store/item';
 import { latestVersion } from '../store/plan-version';
 import * as touches from '../store/touch';
@@ -30,6 +31,7 @@ export const readLog = useCase({
       candidate: season.candidate,
       today: season.request.today,
       items,
+      equipment: equipmentIn(equipmentEvents(app.db, season.candidate.id)),
       touches: newestFirst(season, new Set(items.map((item) => item.id))),
       plan: version?.plan ?? null
     };

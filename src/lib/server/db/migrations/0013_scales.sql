@@ -4,3 +4,6 @@ CREATE INDEX desk_event_key ON desk_event (candidate_id, date)
 -- Where a player's notes lie.
 CREATE INDEX desk_event_tones ON desk_event (candidate_id, date)
   WHERE json_extract(event_json, '$.kind') = 'tones';
+-- What was changed of the instrument.
+CREATE INDEX desk_event_equipment ON desk_event (candidate_id)
+  WHERE json_extract(event_json, '$.kind') = 'equipment';

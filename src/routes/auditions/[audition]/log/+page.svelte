@@ -19,6 +19,11 @@
     const elements = seriesOf(touch).flatMap(({ notHeld = [] }) => notHeld);
     return elements.length > 0 ? `not yet: ${[...new Set(elements)].join(', ')}` : '';
   }
+  /** What was changed of the instrument since the day of the touch before, newest first. */
+  const markedBefore = (i: number) =>
+    view.equipment
+      .filter(({ date }) => date >= view.touches[i]!.date && (i === 0 || date < view.touches[i - 1]!.date))
+      .toReversed();
   const removed = $derived(form && 'removed' in form ? form.removed : null);
   const logged = $derived(form && 'logged' in form ? form.logged : null);
   let picked = $state<Parameters<ComponentProps<typeof Today>['onPick']>[0] | null>(null);
@@ -86,7 +91,13 @@
           </tr>
         </thead>
         <tbody>
-          {#each view.touches as touch (touch.id)}
+          {#each view.touches as touch, i (touch.id)}
+            {#each markedBefore(i) as mark (mark.id)}
+              <tr class="equipment">
+                <td class="date">{sayDate(dayOf(mark.date))}</td>
+                <td colspan="7">equipment: <bdi>{mark.says}</bdi></td>
+              </tr>
+            {/each}
             <tr>
               <td class="date">{sayDate(dayOf(touch.date))}</td>
               <td>{nameOf(touch.itemId)}</td>
