@@ -1,6 +1,6 @@
 /** What is entered about spots outside the desk, as small forms bring it. */
 import { z } from 'zod';
-import { idField } from '../core/record';
+import { idField, ownMethod } from '../core/record';
 import { readBars } from './printed';
 
 export const spotLineForm = z.object({
@@ -10,6 +10,9 @@ export const spotLineForm = z.object({
 });
 
 export const spotRemoveForm = z.object({ id: idField, back: z.enum(['', '1']).default('') });
+
+export const wayAddForm = ownMethod.strip().extend({ isForAll: z.enum(['', 'on']).default('') });
+export const wayOfferForm = z.object({ id: idField, isOffered: z.enum(['', '1']).default('') });
 
 /** What can be set of a spot; each with the field it brings. */
 export const spotSetForm = z.object({

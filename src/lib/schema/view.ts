@@ -1,6 +1,6 @@
 /** What pages are given to draw: shapes that cross from the server to the interface. */
 import type { NoteSpread } from '../core/pitch';
-import type { EquipmentMark } from '../core/practice';
+import type { EquipmentMark, Ways } from '../core/practice';
 import type { DeskEvent, InstrumentFamily, RoadBlock } from '../core/record';
 import type { ItemKind } from '../core/record/words';
 import type { SpotNow, Step } from '../core/season';
@@ -175,6 +175,7 @@ export type TodayView = {
   readonly family: InstrumentFamily | null;
   /** Null where nothing hurts, as far as was said. */
   readonly hurt: HurtView | null;
+  readonly ways: Ways;
   /** What was changed of the instrument lately, oldest first. */
   readonly equipment: readonly EquipmentMark[];
   /** Where their notes lie, as the tuner has heard. */

@@ -177,8 +177,8 @@ export class DeskSession {
   /** Marks of the instrument, those of this session included. */
   readonly equipment: readonly EquipmentMark[] = $derived.by(() => {
     const here = this.#events.flatMap((event) => (event.kind === 'equipment' ? [event] : []));
-    const said = new Set(here.map(({ mark }) => mark));
-    return [...this.view.equipment.filter(({ id }) => !said.has(id)), ...equipmentIn(here)];
+    const isSaid = (id: string) => here.some(({ mark }) => mark === id);
+    return [...this.view.equipment.filter(({ id }) => !isSaid(id)), ...equipmentIn(here)];
   });
 
   /** Notes that the tuner heard. */

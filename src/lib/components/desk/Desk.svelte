@@ -77,7 +77,7 @@
     const known = view.spots.find(({ id }) => id === spot.id);
     if (known) return known.offers;
     const issue = { notHeld: [], ...spot };
-    const offer = offerMethods({ spots: [issue], family: view.family, tries: [], isHurt });
+    const offer = offerMethods({ spots: [issue], family: view.family, tries: [], ways: view.ways, isHurt });
     return offer(issue).map(({ id }) => id);
   });
   const clicked = $derived.by(() => {
@@ -287,6 +287,7 @@
   {:else}
     <WhatFace
       {day}
+      ways={view.ways}
       elements={elementsFor(view.family)}
       {block}
       {item}
@@ -353,6 +354,7 @@
     />
   {:else if panel === 'methods' && spot}<MethodPanel
       {offers}
+      ways={view.ways}
       inHand={block?.run?.task.method ?? null}
       onTake={takeMethod}
       onClose={() => (panel = null)}

@@ -1,22 +1,24 @@
 <!-- Ways to practise the spot: those that fit, the one proposed first. -->
 <script lang="ts">
-  import { methodOf } from '$lib/core/practice';
+  import { type Ways, wayOf } from '$lib/core/practice';
   import DeskPanel from './DeskPanel.svelte';
 
   let {
     offers,
+    ways,
     inHand,
     onTake,
     onClose
   }: {
     /** By id. */
     offers: readonly string[];
+    ways: Ways;
     inHand: string | null;
     onTake: (method: string) => void;
     onClose: () => void;
   } = $props();
 
-  const methods = $derived(offers.flatMap((id) => methodOf(id) ?? []));
+  const methods = $derived(offers.flatMap((id) => wayOf(id, ways) ?? []));
 </script>
 
 <DeskPanel name="Another way" {onClose}>

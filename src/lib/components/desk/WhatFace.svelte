@@ -9,7 +9,8 @@
     type Element,
     type TaskInHand,
     barsOfTask,
-    methodOf
+    type Ways,
+    wayOf
   } from '$lib/core/practice';
   import type { SpotToDo } from '$lib/core/record';
   import { sayBars } from '$lib/core/units';
@@ -24,6 +25,7 @@
     block,
     item,
     spot,
+    ways,
     elements,
     onTake,
     onState,
@@ -35,6 +37,7 @@
     item: TodayView['items'][number] | null;
     /** Null where the block's own bars are in hand. */
     spot: SpotToDo | null;
+    ways: Ways;
     /** Asked about after "not yet". */
     elements: readonly Element[];
     onTake: (task: TaskInHand) => void;
@@ -44,7 +47,7 @@
 
   const bars = $derived(barsOfTask(day, block));
   const last = $derived(block.run?.answers.at(-1) ?? null);
-  const method = $derived(spot ? methodOf(block.run?.task.method) : undefined);
+  const method = $derived(spot ? wayOf(block.run?.task.method, ways) : undefined);
   /** Bars picked in the middle are played to the next downbeat. */
   const where = $derived(
     !bars

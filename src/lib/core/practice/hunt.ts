@@ -3,7 +3,7 @@ import type { HuntToDo } from '../record';
 import { type BarRange, type Share, sayBpm } from '../units';
 
 /** So large a share of the bars is expected to break in a probe (handbook section 5). */
-export const EXPECTED: readonly [Share, Share] = [0.1, 0.2];
+const EXPECTED: readonly [Share, Share] = [0.1, 0.2];
 
 /** Bars in ranges as they follow each other. */
 export function rangesOf(bars: readonly number[]): BarRange[] {

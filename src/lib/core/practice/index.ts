@@ -19,4 +19,5 @@ export * from './spots/spot-line';
 export * from './spots/spot-state';
 export * from './methods/catalogue';
 export * from './methods/choose';
+export * from './methods/own';
 export * from './methods/pattern';

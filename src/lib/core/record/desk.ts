@@ -5,6 +5,7 @@
 import { z } from 'zod';
 import { bpmField, dateField, idField, minutesField, shortText, unitField } from './fields';
 import type { Immutable } from './immutable';
+import { ownMethod } from './method';
 import { barsSchema, spot, spotSet } from './spot';
 import { BLOCK_ENDS, CLICK_STAGES, DESK_BLOCKS, STEPS_BACK } from './words';
 
@@ -206,6 +207,10 @@ export const deskEvent = z.discriminatedUnion('kind', [
     kind: z.literal('tones'),
     tones: z.array(toneSpread).min(1).max(100)
   }),
+  /** A way to practise of the teacher's own; of several of one id the latest counts. */
+  z.strictObject({ ...made, kind: z.literal('method'), method: ownMethod, isGone: z.boolean() }),
+  /** A usual way that is not offered to this player; or is again. */
+  z.strictObject({ ...made, kind: z.literal('method-hidden'), method: idField, isHidden: z.boolean() }),
   /** What was changed of the instrument (a reed, strings), so that a dip is explained; of several for one mark the latest counts, empty takes it out. */
   z.strictObject({ ...made, kind: z.literal('equipment'), mark: idField, says: shortText }),
   /** It hurt; the teacher reads it where that is agreed to. */

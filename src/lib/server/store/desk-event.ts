@@ -70,6 +70,12 @@ const statements = preparedOnce((db) => ({
        AND json_extract(event_json, '$.kind') = 'equipment'`
     )
     .pluck(),
+  methods: db
+    .prepare<[string], string>(
+      `SELECT event_json FROM desk_event WHERE candidate_id = ?
+       AND json_extract(event_json, '$.kind') IN ('method', 'method-hidden')`
+    )
+    .pluck(),
   count: db
     .prepare<[string, string], number>('SELECT count(*) FROM desk_event WHERE candidate_id = ? AND date = ?')
     .pluck(),
@@ -121,6 +127,11 @@ export const keyEventsBefore = (db: Db, candidateId: string, date: string): Desk
 export const latestTones = (db: Db, candidateId: string, most: number): DeskEvent[] =>
   statements(db)
     .tones.all(candidateId, most)
+    .map((text) => JSON.parse(text) as DeskEvent);
+/** Ways to practise that were added, hidden or taken out. */
+export const methodEvents = (db: Db, candidateId: string): DeskEvent[] =>
+  statements(db)
+    .methods.all(candidateId)
     .map((text) => JSON.parse(text) as DeskEvent);
 export const equipmentEvents = (db: Db, candidateId: string): DeskEvent[] =>
   statements(db)

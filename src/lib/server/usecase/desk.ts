@@ -38,7 +38,7 @@ import { lessonNotesOf } from '../store/lesson';
 import { latestVersion } from '../store/plan-version';
 import { findTouch } from '../store/touch';
 import { candidateOfAudition, candidateOfItem } from './owner';
-import { hurtOf, spotsOfSeason, viewOfSpot } from './spots';
+import { hurtOf, spotsOfSeason, viewOfSpot, waysOfPlayer } from './spots';
 import { useCase } from './use-case';
 
 /** What was begun on a day this long ago and never ended is still asked about. */
@@ -99,6 +99,7 @@ export const readToday = useCase({
       family: familyOf(candidate.instruments),
       hurt: hurtOf(app, candidate.id, who),
       tones: tonesOf(app, candidate.id),
+      ways: waysOfPlayer(app, candidate.id),
       equipment: equipmentIn(desk.equipmentEvents(app.db, candidate.id)).slice(-EQUIPMENT_SHOWN)
     };
   }

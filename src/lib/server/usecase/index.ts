@@ -13,6 +13,7 @@ import * as signIn from './sign-in';
 import * as spots from './spots';
 import * as studio from './studio';
 import * as undo from './undo';
+import * as ways from './ways';
 import * as whatIf from './what-if';
 import type { UseCase } from './use-case';
 
@@ -39,6 +40,7 @@ export const USE_CASES = Object.fromEntries(
     spots,
     studio,
     undo,
+    ways,
     whatIf
   ].flatMap(useCasesOf)
 );

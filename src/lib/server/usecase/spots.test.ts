@@ -3,12 +3,14 @@ import type { DeskEvent } from '../../core/record';
 import { archiveCandidate } from '../../schema/archive';
 import { type App, type Who, makeApp } from '../app';
 import { openDb } from '../db/open';
-import { openStudio, TEACHER, timeOf } from '../../../../tests/fixtures/small-studio';
+import { addPlayer, openStudio, TEACHER, timeOf } from '../../../../tests/fixtures/small-studio';
 import { exportCandidate, importArchive } from './archive';
+import { readCountback } from './countback';
 import { keepDeskEvents, readToday } from './desk';
-import { logTouch } from './log';
+import { logTouch, readLog } from './log';
 import { readCandidate, readStudio, saveTime } from './studio';
 import { addSpot, readSpot, readSpotPage, setSpot } from './spots';
+import { addWay, readWaysPage, setWayOffered } from './ways';
 
 const DAY_MS = 86_400_000;
 const NOW = Date.parse('2026-11-24T16:00:00Z');
@@ -243,5 +245,102 @@ describe('a fundamental that was done at the desk', () => {
     expect(readToday(app, ada, { auditionId }).tomorrow.roadMap.map(({ name }) => name)).toContain('Slurs');
     now += DAY_MS;
     expect(names()).toEqual(['Slurs']);
+  });
+});
+
+describe('the teacher’s own ways to practise', () => {
+  const mine = { id: 'mine', name: 'On one note', says: 'The rhythm on one note.', goodFor: [] };
+  const offers = () => spots()[0]!.offers;
+
+  it('are offered to the one, or to all; hidden ones to nobody they are hidden from', () => {
+    found();
+    const otherId = addPlayer(app, 'Bo', timeOf(60, [1]));
+    addWay(app, TEACHER, { candidateId, method: mine, isForAll: false });
+    expect(offers()[0]).toBe('mine');
+    const usual = offers()[1]!;
+    setWayOffered(app, TEACHER, { candidateId, methodId: usual, isOffered: false });
+    expect(offers()).not.toContain(usual);
+    setWayOffered(app, TEACHER, { candidateId, methodId: 'mine', isOffered: false });
+    expect(offers()).not.toContain('mine');
+    addWay(app, TEACHER, { candidateId: otherId, method: { ...mine, id: 'all' }, isForAll: true });
+    expect(offers()[0]).toBe('all');
+    expect(readWaysPage(app, ada, { auditionId }).ways.own.map(({ id, isGone }) => [id, isGone])).toEqual([
+      ['mine', true],
+      ['all', false]
+    ]);
+  });
+
+  it('are the teacher’s to set, under no usual way’s name, and of ways that there are', () => {
+    expect(codeOf(() => addWay(app, ada, { candidateId, method: mine, isForAll: false }))).toBe(
+      'not-allowed'
+    );
+    const usual = { ...mine, id: 'drone' };
+    expect(codeOf(() => addWay(app, TEACHER, { candidateId, method: usual, isForAll: false }))).toBe(
+      'not-allowed'
+    );
+    const nothing = { candidateId, methodId: 'nothing', isOffered: false };
+    expect(codeOf(() => setWayOffered(app, TEACHER, nothing))).toBe('not-found');
+  });
+});
+
+describe('scales, tones and marks of the instrument', () => {
+  const of = (seq: number, date = '2026-11-24') => ({
+    id: `t${seq}`,
+    device: 'tablet',
+    seq,
+    atMs: now,
+    date
+  });
+
+  it('go on the next day where they were left, without what was taken back', () => {
+    const { candidate } = readCandidate(app, ada, { candidateId });
+    const often = { kind: 'every' as const, days: 1 };
+    const scales = {
+      keys: ['C', 'G'],
+      octaves: 2,
+      unit: 'quarter' as const,
+      fromBpm: 60,
+      toBpm: 66,
+      stage: 'subdivisions' as const
+    };
+    const rotation = [{ id: 'sc', name: 'Scales', minutes: 4, often, scales }];
+    const time = { ...candidate.time, fundamentalsMin: 5, rotation };
+    saveTime(app, ada, { candidateId, time, version: candidate.timeVersion });
+    const block = () => readToday(app, ada, { auditionId }).roadMap.find((one) => one.scales)!;
+    const { roadMap } = readToday(app, ada, { auditionId });
+    expect(block().scales!.way).toEqual([60, 63, 66]);
+    const key = (seq: number, mark: 'c' | 'n') => ({
+      ...of(seq),
+      ...{ kind: 'key', block: block().id, fundamental: 'sc', key: 'C', bpm: 60, stage: 'subdivisions', mark }
+    });
+    keep([
+      { ...of(0), kind: 'day', blocks: [...roadMap] },
+      { ...of(1), kind: 'begin', block: block().id },
+      key(2, 'c'),
+      key(3, 'n'),
+      { ...of(4), kind: 'undo', block: block().id, event: 't3' },
+      key(5, 'c')
+    ] as DeskEvent[]);
+    now += DAY_MS;
+    expect(block().scales!.keys.map(({ key: name, bpm }) => [name, bpm])).toEqual([
+      ['C', 63],
+      ['G', 60]
+    ]);
+    // C has come: G is next
+    expect(block().scales!.keys[block().scales!.draw[0]!]!.key).toBe('G');
+  });
+
+  it('are remembered by the tuner, and marked on countback and log until they are taken out', () => {
+    const tone = { note: 66, median: 9, low: 8, high: 10, count: 4 };
+    keep([
+      { ...of(0), kind: 'tones', tones: [tone] },
+      { ...of(1), kind: 'equipment', mark: 'm', says: 'reed 3' },
+      { ...of(2), kind: 'equipment', mark: 'n', says: 'other strings' },
+      { ...of(3), kind: 'equipment', mark: 'n', says: '' }
+    ]);
+    expect(readToday(app, ada, { auditionId }).tones).toEqual([tone]);
+    const marks = [{ id: 'm', date: '2026-11-24', says: 'reed 3' }];
+    expect(readCountback(app, ada, { auditionId }).equipment).toEqual(marks);
+    expect(readLog(app, ada, { auditionId }).equipment).toEqual(marks);
   });
 });

@@ -1,5 +1,5 @@
 /** Spots: what stands, entered and set outside the desk, by the candidate or the teacher; and whether something hurts. */
-import { readSpots } from '../../core/practice';
+import { type Ways, readSpots, readWays } from '../../core/practice';
 import { type DeskEvent, type Spot, type SpotSet, familyOf } from '../../core/record';
 import { type SpotNow, isFirst, namesFor, spotsOn } from '../../core/season';
 import type { HurtView, SpotView } from '../../schema/view';
@@ -28,6 +28,7 @@ export function spotsOfSeason(app: App, season: Season, date: string): SpotNow[]
     schools: request.schools,
     time: request.time,
     family: familyOf(candidate.instruments),
+    ways: waysOfPlayer(app, candidate.id),
     isHurt: hurtOf(app, candidate.id) !== null
   };
   return spotsOn(
@@ -36,6 +37,10 @@ export function spotsOfSeason(app: App, season: Season, date: string): SpotNow[]
     date
   );
 }
+
+/** What this player is offered to practise by. */
+export const waysOfPlayer = (app: App, candidateId: string): Ways =>
+  readWays(desk.methodEvents(app.db, candidateId));
 
 export const viewOfSpot = (spot: SpotNow): SpotView => ({
   id: spot.id,
@@ -111,7 +116,8 @@ export const readSpot = useCase({
     const { spots, items, ...page } = pageOf(app, input.auditionId);
     const spot = orNotFound(spots.find(({ id }) => id === input.spotId));
     const item = orNotFound(items.find(({ id }) => id === spot.itemId));
-    return { ...page, item, spot: { ...viewOfSpot(spot), tries: spot.tries } };
+    const ways = waysOfPlayer(app, page.candidate.id);
+    return { ...page, item, ways, spot: { ...viewOfSpot(spot), tries: spot.tries } };
   }
 });
 
@@ -150,7 +156,7 @@ type Draft = DeskEvent extends infer One
     : never
   : never;
 
-function keepEvent(app: App, candidateId: string, draft: Draft): void {
+export function keepEvent(app: App, candidateId: string, draft: Draft): void {
   const { zone } = orNotFound(findCandidate(app.db, candidateId));
   const seq = desk.lastingDeskEvents(app.db, candidateId).length;
   boundCount('spots', seq + 1);

@@ -267,7 +267,3 @@ export const METHODS: readonly Method[] = [
     goodFor: ['ease', 'dynamics', 'tone', 'intonation']
   }
 ];
-
-/** Undefined where there is none of that id. */
-export const methodOf = (id: string | null | undefined): Method | undefined =>
-  METHODS.find((method) => method.id === id);

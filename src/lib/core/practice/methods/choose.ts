@@ -6,7 +6,8 @@ import type { InstrumentFamily } from '../../record/family';
 import { type Share, SAME_TEMPO } from '../../units';
 import { ELEMENTS, type Element } from '../elements';
 import { type SpotTry, triesBySpot } from '../spots/spot';
-import { METHODS, type Method } from './catalogue';
+import type { Method } from './catalogue';
+import { type Ways, waysOffered } from './own';
 
 /** So many are offered. */
 const OFFERED = 6;
@@ -48,12 +49,14 @@ type About = {
   readonly family: InstrumentFamily | null;
   /** Tries of all their spots, in the order played. */
   readonly tries: readonly SpotTry[];
+  /** What is offered at all. */
+  readonly ways: Ways;
   /** Then nothing that tires. */
   readonly isHurt: boolean;
 };
 
-/** Offers for each spot at most six methods, the one proposed first; at least one. What all spots tell together is read once. */
-export function offerMethods({ spots, family, tries, isHurt }: About): (spot: Issue) => Method[] {
+/** Offers for each spot at most six methods, the one proposed first; at least one, unless all are hidden. What all spots tell together is read once. */
+export function offerMethods({ spots, family, tries, ways, isHurt }: About): (spot: Issue) => Method[] {
   const bySpot = triesBySpot(tries);
   const elements = new Map(spots.map((spot) => [spot.id, elementsOf(spot)]));
   // what spots with the same elements tell is told together
@@ -68,7 +71,7 @@ export function offerMethods({ spots, family, tries, isHurt }: About): (spot: Is
     elements: group.elements,
     counts: countByMethod(group.results)
   }));
-  const fitting = METHODS.filter(
+  const fitting = waysOffered(ways).filter(
     ({ families, isTiring }) =>
       (!families || family === null || families.includes(family)) && !(isHurt && isTiring)
   );

@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import type { DeskEvent } from '../../record';
 import { ELEMENTS } from '../elements';
 import type { SpotTry } from '../spots/spot';
-import { METHODS, methodOf } from './catalogue';
+import { METHODS } from './catalogue';
 import { elementsOf, offerMethods as offersFor, resultsOf } from './choose';
+import { USUAL_WAYS, readWays, wayOf, waysOffered } from './own';
 import { lengthOf, readPattern } from './pattern';
 
 const spot = { id: 'leap', issue: 'flat after the leap', notHeld: [] as readonly string[] };
@@ -19,7 +21,13 @@ const tried = (method: string | null, marks: string, tempoBpm = 60, spotId = 'le
   atMs: clock++,
   seconds: 30
 });
-const about = (tries: readonly SpotTry[] = []) => ({ spot, family: 'winds' as const, tries, isHurt: false });
+const about = (tries: readonly SpotTry[] = []) => ({
+  spot,
+  family: 'winds' as const,
+  tries,
+  ways: USUAL_WAYS,
+  isHurt: false
+});
 type About = Omit<Parameters<typeof offersFor>[0], 'spots'> & { readonly spot: typeof spot };
 /** Others that are tried have the same issue. */
 const offerMethods = ({ spot: of, ...more }: About) => {
@@ -36,8 +44,8 @@ describe('the methods', () => {
       expect(method.goodFor.length).toBeGreaterThan(0);
       expect(method.goodFor.every((element) => ELEMENTS.includes(element))).toBe(true);
     }
-    expect(methodOf('drone')!.needs).toBe('a drone');
-    expect(methodOf('none')).toBeUndefined();
+    expect(wayOf('drone', USUAL_WAYS)!.needs).toBe('a drone');
+    expect(wayOf('none', USUAL_WAYS)).toBeUndefined();
   });
 
   it('have patterns of whole beats between the first note and the downbeat', () => {
@@ -119,5 +127,35 @@ describe('what a spot is offered', () => {
   it('has one of each way before its variants', () => {
     const offered = offerMethods({ ...about(), spot: { ...spot, issue: 'rushes' } });
     expect(new Set(offered.map(({ group }) => group)).size).toBe(6);
+  });
+});
+
+describe('the teacher’s own ways', () => {
+  const event = (seq: number, more: object) =>
+    ({ id: `e${seq}`, device: 'studio', seq, atMs: seq, date: '2026-11-24', ...more }) as DeskEvent;
+  const own = { id: 'mine', name: 'On one note', says: 'The rhythm on one note.', goodFor: ['intonation'] };
+  const added = event(0, { kind: 'method', method: own, isGone: false });
+  const hidden = event(1, { kind: 'method-hidden', method: METHODS[0]!.id, isHidden: true });
+
+  it('are offered before the usual ones, and what is hidden is not', () => {
+    const ways = readWays([hidden, added]);
+    const offered = idsOf(waysOffered(ways));
+    expect([offered[0], offered.includes(METHODS[0]!.id), offered.length]).toEqual([
+      'mine',
+      false,
+      METHODS.length
+    ]);
+    expect(offerMethods({ ...about(), ways })[0]!.id).toBe('mine');
+    // for rhythm it is not meant
+    const rushes = { ...spot, issue: 'rushes' };
+    expect(idsOf(offerMethods({ ...about(), spot: rushes, ways }))).not.toContain('mine');
+  });
+
+  it('are named in the log when they are gone, and everything can come back', () => {
+    const gone = event(2, { kind: 'method', method: own, isGone: true });
+    const back = event(3, { kind: 'method-hidden', method: METHODS[0]!.id, isHidden: false });
+    const ways = readWays([added, hidden, gone, back]);
+    expect(idsOf(waysOffered(ways))).toEqual(idsOf(METHODS));
+    expect(wayOf('mine', ways)!.name).toBe('On one note');
   });
 });

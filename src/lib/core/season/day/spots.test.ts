@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { clean, etude, request, roundOn } from '../../../../../tests/fixtures/etude-season';
-import type { KnownSpot } from '../../practice';
+import { type KnownSpot, USUAL_WAYS } from '../../practice';
 import type { Series, Touch } from '../../record';
 import { dayOf, formatDate } from '../../units';
 import { laySeason } from '../lay/lay';
@@ -48,7 +48,11 @@ const tried = (id: string, days: number, attempts: string, more: Partial<Series>
   ]
 });
 const read = (known: readonly KnownSpot[], log: readonly Touch[]) =>
-  spotsOn(known, { items: [item], log, time: { exceptions: [] }, family: 'winds', isHurt: false }, TODAY);
+  spotsOn(
+    known,
+    { items: [item], log, time: { exceptions: [] }, family: 'winds', ways: USUAL_WAYS, isHurt: false },
+    TODAY
+  );
 const block = (minutes: number) => ({ itemId: 'A', sectionId: section, minutes });
 const ids = (spots: readonly { id: string }[]) => spots.map(({ id }) => id);
 

@@ -6,6 +6,7 @@ import {
   type Method,
   type SpotStanding,
   type SpotTry,
+  type Ways,
   hardnessOf,
   inTimeOrder,
   offerMethods,
@@ -53,13 +54,20 @@ type Facts = {
   readonly schools?: Partial<Schools> | undefined;
   readonly time: Pick<PracticeTime, 'exceptions'>;
   readonly family: InstrumentFamily | null;
+  readonly ways: Ways;
   readonly isHurt: boolean;
 };
 
 /** Spots of items that are on the list, hardest first; what the teacher laid first stands before all until it was worked. */
 export function spotsOn(known: readonly KnownSpot[], facts: Facts, today: string): SpotNow[] {
   const tries = triesIn(facts.log);
-  const offersOf = offerMethods({ spots: known, tries, family: facts.family, isHurt: facts.isHurt });
+  const offersOf = offerMethods({
+    spots: known,
+    tries,
+    family: facts.family,
+    ways: facts.ways,
+    isHurt: facts.isHurt
+  });
   const bySpot = triesBySpot(tries);
   const ordered = inTimeOrder(facts.log);
   const aways = readAways(facts.time.exceptions);

@@ -7,3 +7,6 @@ CREATE INDEX desk_event_tones ON desk_event (candidate_id, date)
 -- What was changed of the instrument.
 CREATE INDEX desk_event_equipment ON desk_event (candidate_id)
   WHERE json_extract(event_json, '$.kind') = 'equipment';
+-- Ways to practise that were added or hidden.
+CREATE INDEX desk_event_method ON desk_event (candidate_id)
+  WHERE json_extract(event_json, '$.kind') IN ('method', 'method-hidden');

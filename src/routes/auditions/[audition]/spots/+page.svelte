@@ -31,6 +31,7 @@
         again,
         <b>{count('at-rest')}</b> laid to rest.{:else}None yet. A spot is a few bars and what is wrong there:
         it is worked each day before the rung, until it ended clean on three days.{/if}
+      <a href="{base}/ways">Ways to practise</a>
     </p>
   </div>
   {#key view.audition.id}<SpotEntry

@@ -1,5 +1,5 @@
 import { fail } from '@sveltejs/kit';
-import { methodOf } from '$lib/core/practice';
+import { type Ways, wayOf } from '$lib/core/practice';
 import { isInside } from '$lib/core/units';
 import type { SpotSet } from '$lib/core/record';
 import { readPlaces, spotSetForm } from '$lib/schema/spot-form';
@@ -17,7 +17,7 @@ export const load: PageServerLoad = (event) => ({ view: runAs(event, readSpot, i
 type Item = { readonly name: string; readonly fromBar: number; readonly toBar: number };
 
 /** What a small form asks, or the sentence that says why it cannot be done. */
-function setOf(what: string, value: string, item: Item): SpotSet | string {
+function setOf(what: string, value: string, item: Item, ways: Ways): SpotSet | string {
   switch (what) {
     case 'open':
     case 'rest':
@@ -26,7 +26,7 @@ function setOf(what: string, value: string, item: Item): SpotSet | string {
     case 'not-first':
       return { isFirst: what === 'first' };
     case 'method':
-      if (value !== '' && !methodOf(value)) return 'Choose a way from the list.';
+      if (value !== '' && !wayOf(value, ways)) return 'Choose a way from the list.';
       return { method: value || null };
     case 'elsewhere': {
       const elsewhere = readPlaces(value);
@@ -50,8 +50,8 @@ export const actions: Actions = {
     if (!read.success) return fail(400, { what: '', fault: read.error.issues[0]!.message });
     const { what, value } = read.data;
     try {
-      const { spot, item, candidate } = runAs(event, readSpot, inputOf(event));
-      const set = setOf(what, value, item);
+      const { spot, item, candidate, ways } = runAs(event, readSpot, inputOf(event));
+      const set = setOf(what, value, item, ways);
       if (typeof set === 'string') return fail(400, { what, fault: set });
       runAs(event, setSpot, { candidateId: candidate.id, spotId: spot.id, set });
       return { what, fault: '' };

@@ -2,7 +2,7 @@
   import Marks from '$lib/components/log/Marks.svelte';
   import Tempo from '$lib/components/note/Tempo.svelte';
   import SpotLine from '$lib/components/spots/SpotLine.svelte';
-  import { methodOf } from '$lib/core/practice';
+  import { wayOf } from '$lib/core/practice';
   import { dayOf, sayBars, sayDate } from '$lib/core/units';
   import { send } from '$lib/state/send';
   import type { ActionData, PageData } from './$types';
@@ -10,7 +10,7 @@
   let { data, form }: { data: PageData; form: ActionData } = $props();
   const { spot, item, audition, candidate } = $derived(data.view);
   const spots = $derived(`/auditions/${audition.id}/spots`);
-  const offers = $derived(spot.offers.flatMap((id) => methodOf(id) ?? []));
+  const offers = $derived(spot.offers.flatMap((id) => wayOf(id, data.view.ways) ?? []));
   const tries = $derived([...spot.tries].reverse());
   const faultOf = (what: string) => (form?.what === what ? form.fault : '');
   const places = $derived(
@@ -70,7 +70,7 @@
             <tr>
               <td class="date">{sayDate(dayOf(one.date))}</td>
               <td
-                >{methodOf(one.method)?.name ??
+                >{wayOf(one.method, data.view.ways)?.name ??
                   'as written'}{#if one.fromBar !== spot.fromBar || one.toBar !== spot.toBar}<span
                     class="soft">, {sayBars({ fromBar: one.fromBar ?? 0, toBar: one.toBar ?? 0 })}</span
                   >{/if}</td
@@ -108,7 +108,7 @@
       <select id="method" name="value" value={spot.method ?? ''}>
         <option value="">chosen each day</option>
         {#if spot.method && !spot.offers.includes(spot.method)}<option value={spot.method}
-            >{methodOf(spot.method)?.name}</option
+            >{wayOf(spot.method, data.view.ways)?.name}</option
           >{/if}
         {#each offers as { id, name } (id)}<option value={id}>{name}</option>{/each}
       </select>
