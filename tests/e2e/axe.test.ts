@@ -107,6 +107,20 @@ async function expectClean(page: Page, name: string, looks: readonly Look[]) {
   await page.emulateMedia({ colorScheme: looks[0]!.scheme });
 }
 
+/** Leaves blocks of the desk until one with that heading is in hand. */
+async function passTo(page: Page, heading: string) {
+  for (let n = 0; n < 12; n += 1) {
+    const there = page.getByRole('heading', { name: heading, exact: true });
+    const isThere = await there.waitFor({ timeout: 700 }).then(
+      () => true,
+      () => false
+    );
+    if (isThere) return;
+    await page.keyboard.press('e');
+    await page.getByRole('button', { name: /^next ./ }).click();
+  }
+}
+
 for (const [where, looks] of [
   ['at a desk, light and dark', [LOOKS.light, LOOKS.dark]],
   ['on a tablet and a phone', [LOOKS.tablet, LOOKS.phone]]
@@ -172,6 +186,8 @@ for (const [where, looks] of [
     await page.getByRole('link', { name: /^bars 31–32/ }).click();
     await page.waitForURL('**/spots/*');
     await expectNothing('spot');
+    await page.goto(`${studio.origin}${audition}/spots/ways`);
+    await expectNothing('ways to practise');
     await page.goto(`${studio.origin}/nowhere`);
     await expectNothing('no such page');
     await page.goto(`${studio.origin}${audition}/desk`);
@@ -183,12 +199,20 @@ for (const [where, looks] of [
     await expectNothing('desk: warm-up');
     await button(/^done/).click();
     await expectNothing('desk: end of a block');
-    for (let n = 0; n < 2; n += 1) {
-      await button(/^next/).click();
-      await button(/^done/).click();
-    }
     await button(/^next/).click();
-    await button(/^clean/).waitFor();
+    await button(/^done/).click();
+    await button(/^next ./).click();
+    await page.getByRole('heading', { name: / major$/ }).waitFor();
+    await expectNothing('desk: scales');
+    await button(/^pitch/).click();
+    await button(/^drone/).waitFor();
+    await expectNothing('desk: pitch');
+    await button(/^back to the desk/).click();
+    await button(/^clean/).click();
+    await button(/^next$/).click();
+    await expectNothing('desk: end of scales');
+    await button(/^next ./).click();
+    await page.getByLabel(/^Tempo /).waitFor();
     await expectNothing('desk: spot');
     await button(/^another way/).click();
     await expectNothing('desk: ways to practise');
@@ -213,6 +237,31 @@ for (const [where, looks] of [
     await expectNothing('desk: it hurts');
     await button(/^Stop, and tell nobody/).click();
     await expectNothing('desk: end of the day');
+    await page.goto(`${studio.origin}/studio`);
+    await page.getByRole('link', { name: /Noor/ }).first().click();
+    const there = page.locator('a[href^="/auditions/"]').first();
+    const noor = /^\/auditions\/[^/?]+/.exec((await there.getAttribute('href'))!)![0];
+    await page.goto(`${studio.origin}${noor}/today`);
+    const choice = page.getByLabel('Item to add');
+    for (const name of [/^Sight-reading$/, /probe at/]) {
+      const option = choice.locator('option').filter({ hasText: name }).first();
+      await choice.selectOption(await option.getAttribute('value'));
+      await button(/^Add \d/).click();
+    }
+    await expect(page.getByRole('button', { name: /probe at/ }).first()).toBeAttached();
+    await page.goto(`${studio.origin}${noor}/desk`);
+    await button(/^Begin/).click();
+    await passTo(page, 'Look');
+    await expectNothing('desk: reading');
+    await button(/^play/).click();
+    await expectNothing('desk: reading, played');
+    await button(/^next$/).click();
+    await button(/^next ./).click();
+    await page.getByRole('heading', { name: 'Once, straight through' }).waitFor();
+    await expectNothing('desk: probe');
+    await button(/^the end/).click();
+    await button(/^3$/).click();
+    await expectNothing('desk: which bars broke');
   });
 }
 

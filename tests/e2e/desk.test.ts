@@ -257,9 +257,10 @@ test('the click keeps its time while the page is busy, a tempo is taken by hand,
     await expect(others.or(atTempo)).toBeVisible();
     if (await atTempo.isVisible()) break;
     await page.keyboard.press('e');
-    await expect(face(page).getByRole('button', { name: /^next/ })).toBeVisible();
+    // what comes next is said with it
+    await expect(face(page).getByRole('button', { name: /^next ./ })).toBeVisible();
     await right(page);
-    await expect(face(page).getByRole('button', { name: /^next/ })).toHaveCount(0);
+    await expect(face(page).getByRole('button', { name: /^next ./ })).toHaveCount(0);
   }
 
   await step('no sound is lost, and none begins in another quantum than its own', async () => {
