@@ -239,6 +239,7 @@ for (const [where, looks] of [
     await expectNothing('desk: end of the day');
     await page.goto(`${studio.origin}/studio`);
     await page.getByRole('link', { name: /Noor/ }).first().click();
+    await page.waitForURL('**/candidates/*');
     const there = page.locator('a[href^="/auditions/"]').first();
     const noor = /^\/auditions\/[^/?]+/.exec((await there.getAttribute('href'))!)![0];
     await page.goto(`${studio.origin}${noor}/today`);

@@ -61,6 +61,8 @@
   /** Of scales, the key in hand. */
   const key = $derived(block?.run && block.scales ? keyInHand(block.scales, block.run.keys) : null);
   const unit = $derived(block?.work?.unit ?? block?.scales?.unit ?? 'quarter');
+  /** Of what is played through at several tempos, the first. */
+  const first = $derived(block?.run ? block.through?.[0] : undefined);
   const hunt = $derived(block?.run ? block.hunt : undefined);
   let huntFace = $state<HuntFace>();
   const inHand = $derived(
@@ -81,6 +83,8 @@
     return offer(issue).map(({ id }) => id);
   });
   const clicked = $derived.by(() => {
+    if (first && block && item)
+      return { tempo: { bpm: first.bpm, unit }, metre: item.metre, pickupBeats: 0, through: block.through };
     if (said && key) return { tempo: said, metre: '4/4', pickupBeats: 0, stage: key.stage };
     if (!said || !item) return null;
     const isAtStart = bars !== null && bars.fromBar === item.fromBar;
@@ -127,7 +131,8 @@
   });
   // the click follows the tempo
   $effect(() => {
-    if (!['work', 'scales', 'hunt'].includes(face) || !clicked) clicking.stop();
+    const isClicked = face !== 'end' && face !== 'none' && face !== 'reading';
+    if (!isClicked || !clicked) clicking.stop();
     else clicking.follow(clicked);
   });
   // the signal sounds until it is answered
@@ -314,6 +319,14 @@
         onPick={(bpm) => session.move({ kind: 'by-hand', bpm })}
       />
     {:else}
+      {#if first && clicked}
+        <ClickRow
+          {clicking}
+          perBar={first.perBar}
+          onToggle={toggleClick}
+          onSettings={() => (panel = 'sound')}
+        />
+      {/if}
       <TimedFace {block} seconds={session.seconds} secondsLeft={session.secondsLeft} onDone={ACTS.leave} />
     {/if}
   {/if}

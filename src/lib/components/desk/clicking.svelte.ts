@@ -1,6 +1,6 @@
 /** The click of the desk: on or off, the beat it is at, and why it is silent where it cannot sound. It is set on this device. */
 import type { Beat } from '$lib/core/click/engine';
-import { type ClickStage, countOffBeats } from '$lib/core/click/pattern';
+import { type ClickStage, type Stretch, countOffBeats } from '$lib/core/click/pattern';
 import { type Tempo, beatsPerBar } from '$lib/core/units';
 import { Click } from '$lib/workers/click.client';
 import { type DeskSettings, USUAL_SETTINGS, keepSettings, readSettings } from './settings';
@@ -15,6 +15,8 @@ export type Clicked = {
   readonly pickupBeats: number;
   /** How far it is thinned, where that is not the device's own setting. */
   readonly stage?: ClickStage | undefined;
+  /** Several tempos in their order, the first being `tempo`. */
+  readonly through?: readonly Stretch[] | undefined;
 };
 
 export class Clicking {
@@ -72,13 +74,13 @@ export class Clicking {
   readonly #stageOf = ({ stage }: Clicked) => stage ?? this.settings.stage;
 
   #start(clicked: Clicked): void {
-    const { tempo, metre, pickupBeats } = clicked;
+    const { tempo, metre, pickupBeats, through } = clicked;
     const { parts, isCounted, volume } = this.settings;
     const stage = (this.#stage = this.#stageOf(clicked));
     const perBar = clicksPerBar(metre, tempo);
     const countOff = isCounted ? countOffBeats(perBar, tempo.bpm, pickupBeats) : 0;
     this.#click.setVolume(volume);
-    this.#click.start(tempo.bpm, { perBar, parts: isTriple(tempo) ? 3 : parts, stage, countOff });
+    this.#click.start(tempo.bpm, { perBar, parts: isTriple(tempo) ? 3 : parts, stage, countOff, through });
     this.isOn = true;
   }
 }

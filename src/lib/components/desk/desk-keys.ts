@@ -40,7 +40,7 @@ const OF_FACE: Readonly<Record<Face, Acts>> = {
   scales: { right: 'clean', left: 'not-yet', keys: new Map([...ALWAYS, [' ', 'click']]) },
   reading: { right: 'clean', left: 'not-yet', keys: new Map(ALWAYS) },
   hunt: { right: 'clean', left: 'not-yet', keys: new Map([...ALWAYS, [' ', 'click']]) },
-  timed: { right: 'leave', keys: new Map(ALWAYS) },
+  timed: { right: 'leave', keys: new Map([...ALWAYS, [' ', 'click']]) },
   end: {
     right: 'next',
     keys: new Map([

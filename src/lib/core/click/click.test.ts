@@ -158,6 +158,59 @@ describe('a thinned click', () => {
   });
 });
 
+describe('a click through several tempos', () => {
+  const through = [
+    { bpm: 60, beats: 4, perBar: 4, isSilent: false },
+    { bpm: 120, beats: 2, perBar: 2, isSilent: true },
+    { bpm: 90, beats: 3, perBar: 3, isSilent: false }
+  ];
+
+  it('changes at the seam to the sample, is silent where it is free, and ends with the last', () => {
+    const engine = new ClickEngine(48_000);
+    engine.start(60, { ...plain(4), through });
+    const heard = engine.fill(new Float32Array(48_000 * 20));
+    // four seconds, one second of silence, then two thirds of a second each
+    expect(heard.map(({ at, kind }) => [at, kind])).toEqual([
+      [0, 'accent'],
+      [48_000, 'beat'],
+      [96_000, 'beat'],
+      [144_000, 'beat'],
+      [240_000, 'accent'],
+      [272_000, 'beat'],
+      [304_000, 'beat']
+    ]);
+    expect(engine.fill(new Float32Array(48_000))).toEqual([]);
+  });
+
+  it('counts off at the first tempo before it begins', () => {
+    const engine = new ClickEngine(1000);
+    engine.start(60, { ...plain(2), countOff: 2, through });
+    const heard = engine.fill(new Float32Array(12_000));
+    expect(heard.map(({ at }) => at)).toEqual([0, 1000, 2000, 3000, 4000, 5000, 7000, 7667, 8333]);
+    expect(heard.map(({ isCountOff }) => isCountOff).slice(0, 3)).toEqual([true, true, false]);
+  });
+
+  it('lies within one sample after a hundred bars that each have another tempo', () => {
+    const bars = Array.from({ length: 100 }, (_, n) => 60 * 2 ** (n / 100));
+    const engine = new ClickEngine(44_100);
+    engine.start(60, {
+      ...plain(4),
+      through: bars.map((bpm) => ({ bpm, beats: 4, perBar: 4, isSilent: false }))
+    });
+    const heard = engine.fill(new Float32Array(44_100 * 320));
+    let place = 0;
+    const meant = bars.flatMap((bpm) =>
+      Array.from({ length: 4 }, () => {
+        const at = place;
+        place += (60 * 44_100) / bpm;
+        return at;
+      })
+    );
+    expect(heard).toHaveLength(400);
+    expect(Math.max(...heard.map(({ at }, i) => Math.abs(at - meant[i]!)))).toBeLessThanOrEqual(0.5001);
+  });
+});
+
 describe('a tapped tempo', () => {
   it('is the median of the intervals, from four taps on, and begins anew after a pause', () => {
     expect(tempoOfTaps([0, 500, 1000])).toBeNull();

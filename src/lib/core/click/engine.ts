@@ -4,7 +4,7 @@
  * our own making: a short struck tone, highest for an accent, lowest for what lies between the beats.
  */
 import type { Bpm } from '../units';
-import { type Pattern, soundsOf } from './pattern';
+import { type Pattern, soundsOf, stretchAt } from './pattern';
 
 /** As slow and as fast as one can be asked to click. */
 const SLOWEST_CLICK: Bpm = 20;
@@ -100,9 +100,15 @@ export class ClickEngine {
     while (this.#due.length === 0) {
       const place = this.#placeOf(this.#beat);
       if (Math.round(place) >= end) return null;
+      const at = this.#pattern.through && stretchAt(this.#pattern, this.#beat);
+      if (this.#pattern.through && at === undefined) {
+        this.#isOn = false;
+        return null;
+      }
+      if (at) this.#nextBpm = at.stretch.bpm;
       if (this.#nextBpm !== this.#origin.bpm) this.#origin = { beat: this.#beat, place, bpm: this.#nextBpm };
       const index = this.#beat;
-      this.#due = soundsOf(this.#pattern, index).map(({ offset, ...sound }) => ({
+      this.#due = soundsAt(this.#pattern, index, at).map(({ offset, ...sound }) => ({
         ...sound,
         index,
         place: this.#placeOf(index + offset)
@@ -132,6 +138,13 @@ export class ClickEngine {
     }
     if (to >= last) this.#voice = null;
   }
+}
+
+/** Bars are counted from where their stretch begins. */
+function soundsAt(pattern: Pattern, beat: number, at: ReturnType<typeof stretchAt>) {
+  if (!at) return soundsOf(pattern, beat);
+  const { stretch, first } = at;
+  return stretch.isSilent ? [] : soundsOf({ ...pattern, perBar: stretch.perBar, countOff: 0 }, beat - first);
 }
 
 function checked(bpm: Bpm): Bpm {

@@ -7,6 +7,16 @@ import type { Bpm } from '../units';
 
 export { CLICK_STAGES, type ClickStage };
 
+/** Beats at one tempo, of a click that goes through several. */
+export type Stretch = {
+  readonly bpm: Bpm;
+  readonly beats: number;
+  /** Clicks in a bar; 0 where they are not grouped. */
+  readonly perBar: number;
+  /** What is free is not clicked. */
+  readonly isSilent: boolean;
+};
+
 export type Pattern = {
   /** Clicks in a bar; 0 where they are not grouped in bars, and all sound alike. */
   readonly perBar: number;
@@ -15,6 +25,8 @@ export type Pattern = {
   readonly stage: ClickStage;
   /** Beats that are counted in full before it is thinned. */
   readonly countOff: number;
+  /** Behind the count, in their order, and then no more; missing: one tempo without an end. */
+  readonly through?: readonly Stretch[] | undefined;
 };
 
 type Sound = {
@@ -32,6 +44,20 @@ export function countOffBeats(perBar: number, bpm: Bpm, pickupBeats = 0): number
   if (perBar === 0) return 0;
   const bars = (perBar * 60) / bpm < SHORT_BAR_SECONDS ? 2 : 1;
   return bars * perBar - (pickupBeats % perBar);
+}
+
+/** The stretch in which a beat lies and its first beat; null where it is counted off; undefined behind the last. */
+export function stretchAt(
+  { countOff, through }: Pick<Pattern, 'countOff' | 'through'>,
+  beat: number
+): { readonly stretch: Stretch; readonly first: number } | null | undefined {
+  if (beat < countOff) return null;
+  let first = countOff;
+  for (const stretch of through ?? []) {
+    if (beat < first + stretch.beats) return { stretch, first };
+    first += stretch.beats;
+  }
+  return undefined;
 }
 
 export function soundsOf({ perBar, parts, stage, countOff }: Pattern, beat: number): Sound[] {

@@ -60,6 +60,20 @@ const scalesToDo = z.strictObject({
 });
 export type ScalesToDo = Immutable<z.infer<typeof scalesToDo>>;
 
+/** A click through several tempos, as a metronome says each. */
+const throughToDo = z
+  .array(
+    z.strictObject({
+      bpm: z.number().min(20).max(400),
+      beats: z.number().int().min(1).max(40_000),
+      perBar: z.number().int().min(0).max(32),
+      isSilent: z.boolean()
+    })
+  )
+  .min(1)
+  .max(2000);
+export type ThroughToDo = Immutable<z.infer<typeof throughToDo>>;
+
 /** Once through at one tempo, to see what breaks: never evidence that it holds. */
 const huntToDo = z.strictObject({ unit: unitField, bpm: bpmField });
 export type HuntToDo = Immutable<z.infer<typeof huntToDo>>;
@@ -89,7 +103,9 @@ const roadBlock = z.strictObject({
   /** The entry of the rotation that it is. */
   fundamental: idField.optional(),
   scales: scalesToDo.optional(),
-  hunt: huntToDo.optional()
+  hunt: huntToDo.optional(),
+  /** Of what is played through at several tempos. */
+  through: throughToDo.optional()
 });
 export type RoadBlock = Immutable<z.infer<typeof roadBlock>>;
 

@@ -19,6 +19,7 @@ import { type BarRange, type Minutes, SAME_TEMPO, dayOf, formatDate, sayDate } f
 import { schoolsOf } from '../climb/climb';
 import { partsOf } from '../facts/parts';
 import { type SpotNow, spotsForBlock } from './spots';
+import { throughOf } from './through';
 import {
   type BlockPart,
   type PlannedBlock,
@@ -178,14 +179,13 @@ function withRests(blocks: readonly BlockWithoutId[]): BlockWithoutId[] {
 function roadBlockOf(plan: SeasonPlan, facts: Facts, date: string, block: PlannedBlock): BlockWithoutId {
   const item = plan.items.find(({ id }) => id === block.itemId)!;
   const section = sectionOf(item, block);
-  const schools = schoolsOf(
-    facts.items.find(({ id }) => id === item.id)!,
-    facts.schools
-  );
+  const own = facts.items.find(({ id }) => id === item.id)!;
+  const schools = schoolsOf(own, facts.schools);
   const whole = section && barsOf(item, { ...block, sectionId: section.id });
   const parts = section && block.part ? partsOfBlock(facts, item, section, block.part) : [];
   const work = section ? workOf(item, section, block, schools) : null;
   const place = { itemId: item.id, sectionId: section?.id ?? null, minutes: block.minutes };
+  const through = block.kind === 'keep-warm' && !work ? throughOf(item, own) : undefined;
   const spots = work ? spotsForBlock(facts.spots ?? [], place, date) : [];
   return {
     kind: block.kind,
@@ -200,6 +200,7 @@ function roadBlockOf(plan: SeasonPlan, facts: Facts, date: string, block: Planne
     dueOn: dueOf(plan, item, block),
     work,
     ...(parts.length > 1 ? { firstPart: hardestOf(facts.log, item.id, parts, date) } : {}),
+    ...(through ? { through } : {}),
     ...(spots.length > 0 ? { spots } : {})
   };
 }
