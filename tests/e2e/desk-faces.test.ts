@@ -148,6 +148,7 @@ test('scales, the tuner, fresh pages and a probe, each on its face', async () =>
     await face(page).getByRole('button', { name: 'that was all' }).click();
     await expect(face(page).getByText('broke at 120')).toHaveCount(2);
     await right(page);
+    await alive(page);
     await expect(face(page).getByText(/^all sent/)).toBeVisible();
   });
 

@@ -90,6 +90,8 @@
     const isAtStart = bars !== null && bars.fromBar === item.fromBar;
     return { tempo: said, metre: item.metre, pickupBeats: isAtStart ? (item.pickupBeats ?? 0) : 0 };
   });
+  /** Fresh pages have no bars to come back to. */
+  const canSpot = $derived(item !== null && item.kind !== 'sight-reading');
   const next = $derived((day?.blocks ?? []).find((one) => !one.isDropped && one.run === null) ?? null);
   const isTimeUp = $derived(session.secondsLeft <= 0);
   const isDone = $derived(day !== null && (block === null || isStopped));
@@ -217,7 +219,7 @@
     clean: () => answer('clean'),
     'not-yet': () => answer('not-yet'),
     click: toggleClick,
-    spot: () => item && (panel = 'spot'),
+    spot: () => canSpot && (panel = 'spot'),
     pitch: () => (panel = 'pitch'),
     methods: () => spot && (panel = 'methods')
   };
@@ -341,7 +343,7 @@
       onNotToday={notToday}
       onHurts={() => (isHurting = true)}
       onPitch={ACTS.pitch}
-      onSpot={item ? ACTS.spot : null}
+      onSpot={canSpot ? ACTS.spot : null}
       onKeys={() => (panel = 'keys')}
     />
   {/if}

@@ -72,7 +72,7 @@
   .hunt {
     display: grid;
     flex: 1;
-    align-content: center;
+    align-content: safe center;
     gap: 12px;
     min-height: 0;
     padding: 4px 24px;
@@ -111,7 +111,7 @@
   }
   .cells [aria-pressed='true'] {
     border: 2px solid var(--ink);
-    background: repeating-linear-gradient(45deg, var(--soft) 0 2px, transparent 2px 7px);
+    background: repeating-linear-gradient(45deg, var(--rule) 0 2px, transparent 2px 7px);
     font-weight: 700;
   }
   .one {

@@ -21,7 +21,7 @@
       ? 'Key, metre, the fastest notes, the odd bar; hear the first line inside.'
       : 'Whatever happens, the pulse goes on: leave out rather than stop.'}
   </p>
-  <p class="page">
+  <p class="pages">
     <b>page {pages.length + 1}</b>
     <span
       >{#if reading.isLooking}{reading.lookedFor} of {SCAN_SECONDS} seconds{:else}looked at for {reading.lookedFor}
@@ -42,7 +42,7 @@
   .reading {
     display: grid;
     flex: 1;
-    align-content: center;
+    align-content: safe center;
     gap: 14px;
     min-height: 0;
     padding: 4px 24px;
@@ -62,7 +62,7 @@
     font-stretch: 88%;
     line-height: 1.2;
   }
-  .page {
+  .pages {
     display: flex;
     flex-wrap: wrap;
     gap: 0 24px;
@@ -72,7 +72,7 @@
     border-top: 2px dotted var(--soft);
     font-size: clamp(20px, 2.8vw, 30px);
   }
-  .page b {
+  .pages b {
     font-size: clamp(32px, 5vw, 56px);
   }
   .play {

@@ -49,15 +49,17 @@ const scaleKey = z.strictObject({
     .max(60)
 });
 /** Scales as a block has them: where each key stands, and the keys that are drawn, by their numbers. */
-const scalesToDo = z.strictObject({
-  unit: unitField,
-  octaves: z.number().int().min(1).max(6),
-  pattern: shortText,
-  way,
-  stage: z.enum(CLICK_STAGES),
-  keys: z.array(scaleKey).min(1).max(48),
-  draw: z.array(z.number().int().min(0).max(47)).min(1).max(200)
-});
+const scalesToDo = z
+  .strictObject({
+    unit: unitField,
+    octaves: z.number().int().min(1).max(6),
+    pattern: shortText,
+    way,
+    stage: z.enum(CLICK_STAGES),
+    keys: z.array(scaleKey).min(1).max(48),
+    draw: z.array(z.number().int().min(0).max(47)).min(1).max(200)
+  })
+  .refine(({ keys, draw }) => draw.every((n) => n < keys.length), 'A key is drawn that is not there.');
 export type ScalesToDo = Immutable<z.infer<typeof scalesToDo>>;
 
 /** A click through several tempos, as a metronome says each. */

@@ -76,7 +76,7 @@
     <li class:off={!isOffered}>
       <div>
         <h4>
-          <bdi>{method.name}</bdi>{#if isOwn}<span class="soft"> your teacher’s own</span>{/if}
+          <bdi>{method.name}</bdi>{#if isOwn}<span class="soft">{' '}your teacher’s own</span>{/if}
         </h4>
         <p dir="auto">{method.says}</p>
         <p class="soft">
@@ -136,6 +136,10 @@
     padding: 0;
     border-top: 1.5px solid var(--ink);
     list-style: none;
+  }
+  li h4,
+  li p {
+    margin: 0;
   }
   li {
     display: flex;
