@@ -154,7 +154,7 @@
     display: flex;
     align-items: flex-end;
     justify-content: center;
-    font-size: clamp(72px, min(52vw / (var(--digits) * 0.6 + 0.4), 33vh, (100cqh - 100px) / 0.82), 300px);
+    font-size: clamp(72px, min(52vw / (var(--digits) * 0.6 + 0.4), 33vh, (100cqh - 128px) / 0.82), 300px);
     font-weight: 700;
     letter-spacing: -0.02em;
     line-height: 0.82;
