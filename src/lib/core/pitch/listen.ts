@@ -27,27 +27,22 @@ export function afterLook(
 ): { readonly listening: Listening; readonly ended: Tone | null } {
   const { looks } = before;
   const last = looks.at(-1);
-  const goesOn =
-    heard !== null && last !== undefined && heard.note === last.note && atMs - last.atMs <= GAP_MS;
-  if (heard && (goesOn || last === undefined)) {
+  const isNear = last !== undefined && atMs - last.atMs <= GAP_MS;
+  if (heard && (last === undefined || (isNear && heard.note === last.note))) {
     const all = [...looks, { ...heard, atMs }];
     const now =
       all.length > 1 ? { note: heard.note, cents: medianOf(all.slice(-5)), isHeld: false } : before.now;
     return { listening: { now, looks: all, endedAtMs: null }, ended: null };
   }
-  if (!heard && last && atMs - last.atMs <= GAP_MS) return { listening: before, ended: null };
-  const ended = last ? toneOf(looks) : null;
-  const held = before.now && looks.length > 1 ? { ...before.now, isHeld: true } : before.now;
+  if (!heard && isNear) return { listening: before, ended: null };
   const endedAtMs = before.endedAtMs ?? last?.atMs ?? atMs;
   const isOver = atMs - endedAtMs > HOLD_MS;
-  return {
-    listening: {
-      now: isOver ? null : held && { ...held, isHeld: true },
-      looks: heard ? [{ ...heard, atMs }] : [],
-      endedAtMs: isOver ? null : endedAtMs
-    },
-    ended
+  const listening = {
+    now: isOver || !before.now ? null : { ...before.now, isHeld: true },
+    looks: heard ? [{ ...heard, atMs }] : [],
+    endedAtMs: isOver ? null : endedAtMs
   };
+  return { listening, ended: last ? toneOf(looks) : null };
 }
 
 function toneOf(looks: Listening['looks']): Tone | null {

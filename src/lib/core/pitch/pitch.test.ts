@@ -125,9 +125,17 @@ describe('the tuner', () => {
     expect(tones).toEqual([{ note: 66, cents: 9 }]);
     for (let at = 1460; at <= 2200; at += 60) look(null, at);
     expect(listening.now).toBeNull();
+    // a note that follows without a gap is another
+    for (let n = 0; n < 8; n += 1) look({ note: 64, cents: 4 }, 2300 + 50 * n);
+    for (let n = 0; n < 8; n += 1) look({ note: 65, cents: -6 }, 2700 + 50 * n);
+    look(null, 3300);
+    expect(tones.splice(1)).toEqual([
+      { note: 64, cents: 4 },
+      { note: 65, cents: -6 }
+    ]);
     // a passing note is not remembered
-    [0, 60, 120].forEach((at) => look({ note: 60, cents: 0 }, 3000 + at));
-    look({ note: 62, cents: 0 }, 3180);
+    [0, 60, 120].forEach((at) => look({ note: 60, cents: 0 }, 5000 + at));
+    look({ note: 62, cents: 0 }, 5180);
     expect(tones).toHaveLength(1);
   });
 

@@ -271,6 +271,27 @@ describe('what a day leaves in the log', () => {
   });
 });
 
+describe('fresh pages read at sight', () => {
+  const reading = block('r', { work: null, bars: null, sectionId: null, kind: 'minutes' });
+
+  it('are logged without a tempo, in the order read, without what was taken back; the shortest block is a minute', () => {
+    const device = new Device()
+      .at(0, { kind: 'day', blocks: [reading] })
+      .at(0, { kind: 'begin', block: 'r' })
+      .at(8, { kind: 'page', block: 'r', mark: 'c', scanSeconds: 3 })
+      .at(14, { kind: 'page', block: 'r', mark: 'c', scanSeconds: 2 })
+      .at(15, { kind: 'undo', block: 'r', event: 'tablet-3' })
+      .at(18, { kind: 'page', block: 'r', mark: 'n', scanSeconds: 2 })
+      .at(20, { kind: 'end', block: 'r', seconds: 20, how: 'next' });
+    expect(touchesOfDay(readDeskDay(device.events, DATE)!)).toEqual([
+      {
+        ...{ id: 'r', itemId: 'etude', date: DATE, minutes: 1 },
+        series: [{ attempts: 'cn', atMs: START, seconds: 20 }]
+      }
+    ]);
+  });
+});
+
 describe('less time today', () => {
   const day = asBegun([
     warmUp,

@@ -63,13 +63,12 @@ describe('scales, key by key', () => {
     expect(new Set(drawKeys(keys, played, 'next', 8))).toEqual(new Set(drawn.slice(4, 12)));
     // D flat was weak when all had come: of the next thirteen two are D flat, never on end
     const all = drawn.slice(0, 12).flatMap((key) => answered(key, key.startsWith('D flat') ? 'nn' : 'c'));
-    const round = drawKeys(keys, all, 'after', 13);
     expect([isWeak('D flat major', all), isWeak('C major', all)]).toEqual([true, false]);
-    expect(round.filter((key) => key === 'D flat major')).toHaveLength(2);
-    expect(new Set(round).size).toBe(12);
     for (let seed = 0; seed < 60; seed += 1) {
       const of = drawKeys(keys, all, String(seed), 40);
       expect(of.some((key, i) => key === of[i - 1])).toBe(false);
+      const round = of.slice(0, 13);
+      expect([round.filter((key) => key === 'D flat major').length, new Set(round).size]).toEqual([2, 12]);
     }
   });
 

@@ -76,7 +76,7 @@
     <li class:off={!isOffered}>
       <div>
         <h4>
-          <bdi>{method.name}</bdi>{#if isOwn}<span class="soft">{' '}your teacher’s own</span>{/if}
+          <bdi>{method.name}</bdi>{#if isOwn}<span class="soft own">your teacher’s own</span>{/if}
         </h4>
         <p dir="auto">{method.says}</p>
         <p class="soft">
@@ -148,6 +148,9 @@
     align-items: start;
     padding: 8px 0;
     border-bottom: 1px solid var(--rule);
+  }
+  .own {
+    margin-left: 0.5em;
   }
   .off h4,
   .off p:first-of-type {
