@@ -83,8 +83,9 @@
     return offer(issue).map(({ id }) => id);
   });
   const clicked = $derived.by(() => {
+    // the count is of whole bars: a pickup enters within it
     if (first && block && item)
-      return { tempo: { bpm: first.bpm, unit }, metre: item.metre, pickupBeats: 0, through: block.through };
+      return { tempo: first, metre: item.metre, pickupBeats: 0, through: block.through };
     if (said && key) return { tempo: said, metre: '4/4', pickupBeats: 0, stage: key.stage };
     if (!said || !item) return null;
     const isAtStart = bars !== null && bars.fromBar === item.fromBar;
@@ -236,6 +237,10 @@
   }
 </script>
 
+{#snippet clickRow(perBar: number)}
+  <ClickRow {clicking} {perBar} onToggle={toggleClick} onSettings={() => (panel = 'sound')} />
+{/snippet}
+
 <svelte:window onkeydown={onKey} />
 <div class="desk">
   {#if day}<DayStrip
@@ -279,17 +284,12 @@
       onShorter={ACTS.shorter}
     />
   {:else if hunt && bars}
-    <ClickRow
-      {clicking}
-      perBar={item && said ? clicksPerBar(item.metre, said) : 0}
-      onToggle={toggleClick}
-      onSettings={() => (panel = 'sound')}
-    />
+    {@render clickRow(item && said ? clicksPerBar(item.metre, said) : 0)}
     {#key block.id}<HuntFace bind:this={huntFace} {block} {hunt} {bars} onDone={hunted} />{/key}
   {:else if face === 'reading'}
     <ReadingFace {block} {reading} secondsLeft={session.secondsLeft} />
   {:else if face === 'scales' && block.scales}
-    <ClickRow {clicking} perBar={4} onToggle={toggleClick} onSettings={() => (panel = 'sound')} />
+    {@render clickRow(4)}
     <ScalesFace {block} scales={block.scales} seconds={session.seconds} onAnswer={session.key} />
   {:else}
     <WhatFace
@@ -304,12 +304,7 @@
       onMethods={ACTS.methods}
     />
     {#if standing && work && said}
-      <ClickRow
-        {clicking}
-        perBar={item ? clicksPerBar(item.metre, said) : 0}
-        onToggle={toggleClick}
-        onSettings={() => (panel = 'sound')}
-      />
+      {@render clickRow(item ? clicksPerBar(item.metre, said) : 0)}
       <WorkFace
         {work}
         {unit}
@@ -322,12 +317,7 @@
       />
     {:else}
       {#if first && clicked}
-        <ClickRow
-          {clicking}
-          perBar={first.perBar}
-          onToggle={toggleClick}
-          onSettings={() => (panel = 'sound')}
-        />
+        {@render clickRow(first.perBar)}
       {/if}
       <TimedFace {block} seconds={session.seconds} secondsLeft={session.secondsLeft} onDone={ACTS.leave} />
     {/if}

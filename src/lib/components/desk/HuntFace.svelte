@@ -6,6 +6,7 @@
   import { clickOf } from '$lib/core/tempo';
   import { type BarRange, sayBars } from '$lib/core/units';
   import NoteValue from '$lib/components/note/NoteValue.svelte';
+  import OneAnswer from './OneAnswer.svelte';
   import { sayAt } from './tempo-words';
 
   let {
@@ -66,7 +67,7 @@
     </p>
   {/if}
 </div>
-<button class="one" onclick={next}>{isPlayed ? 'that was all' : 'the end'}</button>
+<OneAnswer word={isPlayed ? 'that was all' : 'the end'} onPick={next} />
 
 <style>
   .hunt {
@@ -113,14 +114,6 @@
     border: 2px solid var(--ink);
     background: repeating-linear-gradient(45deg, var(--rule) 0 2px, transparent 2px 7px);
     font-weight: 700;
-  }
-  .one {
-    min-height: clamp(88px, 14vh, 130px);
-    border: 0;
-    border-top: 2px solid var(--ink);
-    background: none;
-    font-size: clamp(32px, 5vw, 52px);
-    font-weight: 650;
   }
   @media (max-width: 720px) {
     .hunt {

@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { DeskBlock } from '$lib/core/practice';
   import Answers from './Answers.svelte';
+  import OneAnswer from './OneAnswer.svelte';
   import { sayClock } from './minutes';
   import type { Reading } from './reading.svelte';
 
@@ -30,7 +31,7 @@
   </p>
 </div>
 {#if reading.isLooking}
-  <button class="play" onclick={reading.play}>play</button>
+  <OneAnswer word="play" onPick={reading.play} />
 {:else}
   <Answers
     left={{ word: 'stopped', leads: 'a fresh page', onPick: () => reading.answer('n') }}
@@ -74,14 +75,6 @@
   }
   .pages b {
     font-size: clamp(32px, 5vw, 56px);
-  }
-  .play {
-    min-height: clamp(96px, 16vh, 150px);
-    border: 0;
-    border-top: 2px solid var(--ink);
-    background: none;
-    font-size: clamp(32px, 5vw, 52px);
-    font-weight: 650;
   }
   @media (max-width: 720px) {
     .reading {

@@ -1,6 +1,7 @@
 <!-- What has no tempo: its printed sign, and the time that is left. -->
 <script lang="ts">
   import type { DeskBlock } from '$lib/core/practice';
+  import OneAnswer from './OneAnswer.svelte';
   import Sign from './Sign.svelte';
   import { sayClock } from './minutes';
 
@@ -18,7 +19,7 @@
   <div class="sign"><Sign kind={block.kind} share={seconds / (60 * block.minutes)} /></div>
   <p role="timer">{sayClock(secondsLeft)}</p>
 </div>
-<button onclick={onDone}>{isRun ? 'the end' : 'done'}</button>
+<OneAnswer word={isRun ? 'the end' : 'done'} onPick={onDone} />
 
 <style>
   .timed {
@@ -37,19 +38,6 @@
     font-weight: 700;
     letter-spacing: -0.02em;
     text-align: center;
-  }
-  button {
-    min-height: clamp(88px, 14vh, 130px);
-    border: 0;
-    border-top: 2px solid var(--ink);
-    background: none;
-    font-size: clamp(32px, 5vw, 52px);
-    font-weight: 650;
-  }
-  @media (hover: hover) {
-    button:hover {
-      background: var(--ground);
-    }
   }
   @media (max-width: 720px) {
     .timed {

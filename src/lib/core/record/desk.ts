@@ -67,6 +67,7 @@ const throughToDo = z
   .array(
     z.strictObject({
       bpm: z.number().min(20).max(400),
+      unit: unitField,
       beats: z.number().int().min(1).max(40_000),
       perBar: z.number().int().min(0).max(32),
       isSilent: z.boolean()

@@ -86,6 +86,8 @@ const statements = preparedOnce((db) => ({
     .pluck()
 }));
 
+const eventsIn = (texts: readonly string[]) => texts.map((text) => JSON.parse(text) as DeskEvent);
+
 /** One that is there already stays as it is. */
 export const addDeskEvent = (db: Db, candidateId: string, event: DeskEvent, nowMs: number) =>
   statements(db).add.run(event.id, candidateId, event.date, JSON.stringify(event), nowMs);
@@ -93,18 +95,12 @@ export const addDeskEvent = (db: Db, candidateId: string, event: DeskEvent, nowM
 export const ownerOfDeskEvent = (db: Db, id: string) => statements(db).ownerOf.get(id);
 /** In the order in which they came. */
 export const deskEventsOf = (db: Db, candidateId: string, date: string): DeskEvent[] =>
-  statements(db)
-    .ofDay.all(candidateId, date)
-    .map((text) => JSON.parse(text) as DeskEvent);
+  eventsIn(statements(db).ofDay.all(candidateId, date));
 export const allDeskEvents = (db: Db, candidateId: string): DeskEvent[] =>
-  statements(db)
-    .all.all(candidateId)
-    .map((text) => JSON.parse(text) as DeskEvent);
+  eventsIn(statements(db).all.all(candidateId));
 /** Those that tell of more than their day, of all days. */
 export const lastingDeskEvents = (db: Db, candidateId: string): DeskEvent[] =>
-  statements(db)
-    .lasting.all(candidateId)
-    .map((text) => JSON.parse(text) as DeskEvent);
+  eventsIn(statements(db).lasting.all(candidateId));
 /** The latest that says that it hurts, or that it is well; undefined where none does. */
 export function latestHurt(db: Db, candidateId: string): DeskEvent | undefined {
   const text = statements(db).hurt.get(candidateId);
@@ -112,31 +108,21 @@ export function latestHurt(db: Db, candidateId: string): DeskEvent | undefined {
 }
 /** All that say that it hurts, or that it is well. */
 export const hurtEvents = (db: Db, candidateId: string): DeskEvent[] =>
-  statements(db)
-    .hurts.all(candidateId)
-    .map((text) => JSON.parse(text) as DeskEvent);
+  eventsIn(statements(db).hurts.all(candidateId));
 /** Blocks that were gone through to their end and wanted longer. */
 export const countWantedLonger = (db: Db, candidateId: string): number =>
   statements(db).longer.get(candidateId)!;
 /** Keys of scales that were played before a date, with what was taken back. */
 export const keyEventsBefore = (db: Db, candidateId: string, date: string): DeskEvent[] =>
-  statements(db)
-    .keys.all(candidateId, date)
-    .map((text) => JSON.parse(text) as DeskEvent);
+  eventsIn(statements(db).keys.all(candidateId, date));
 /** The latest so many of what the tuner heard. */
 export const latestTones = (db: Db, candidateId: string, most: number): DeskEvent[] =>
-  statements(db)
-    .tones.all(candidateId, most)
-    .map((text) => JSON.parse(text) as DeskEvent);
+  eventsIn(statements(db).tones.all(candidateId, most));
 /** Ways to practise that were added, hidden or taken out. */
 export const methodEvents = (db: Db, candidateId: string): DeskEvent[] =>
-  statements(db)
-    .methods.all(candidateId)
-    .map((text) => JSON.parse(text) as DeskEvent);
+  eventsIn(statements(db).methods.all(candidateId));
 export const equipmentEvents = (db: Db, candidateId: string): DeskEvent[] =>
-  statements(db)
-    .equipment.all(candidateId)
-    .map((text) => JSON.parse(text) as DeskEvent);
+  eventsIn(statements(db).equipment.all(candidateId));
 /** When each entry of the rotation was last done before a date, by id. */
 export const fundamentalsBefore = (db: Db, candidateId: string, date: string): Map<string, string> =>
   new Map(

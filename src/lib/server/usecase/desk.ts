@@ -212,17 +212,24 @@ export const keepDeskEvents = useCase({
   }
 });
 
-/** How long a block may be follows what was wished at the end of some; the next laying uses it. */
+/** How long a block may be follows what was wished at the end of some, each once; the next laying uses it. */
 function learnLongestBlock(app: App, candidateId: string, fresh: readonly DeskEvent[]): void {
-  const { time, timeVersion } = orNotFound(findCandidate(app.db, candidateId));
-  const before = time.longestBlockMin ?? LONGEST_BLOCK_MIN;
-  let longest = before;
-  for (const event of fresh) {
-    if (event.kind !== 'end') continue;
+  const wishes = fresh.flatMap((event) => {
+    if (event.kind !== 'end') return [];
     const day = readDeskDay(desk.deskEventsOf(app.db, candidateId, event.date), event.date);
     const block = day?.blocks.find(({ id }) => id === event.block);
-    const wish = block && wishOf(block);
-    if (wish) longest = longestAfter(longest, wish, desk.countWantedLonger(app.db, candidateId));
+    // of several ends of a block the first counts
+    return block?.run?.end?.atMs === event.atMs ? (wishOf(block) ?? []) : [];
+  });
+  if (wishes.length === 0) return;
+  const { time, timeVersion } = orNotFound(findCandidate(app.db, candidateId));
+  const before = time.longestBlockMin ?? LONGEST_BLOCK_MIN;
+  let wantedLonger =
+    desk.countWantedLonger(app.db, candidateId) - wishes.filter((wish) => wish === 'longer').length;
+  let longest = before;
+  for (const wish of wishes) {
+    if (wish === 'longer') wantedLonger += 1;
+    longest = longestAfter(longest, wish, wantedLonger);
   }
   if (longest !== before) saveTime(app.db, candidateId, { ...time, longestBlockMin: longest }, timeVersion);
 }

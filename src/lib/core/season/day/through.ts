@@ -53,6 +53,7 @@ function stretchOf(
   const isWhole = Number.isInteger(perBar);
   return {
     bpm,
+    unit,
     beats: Math.max(1, Math.round(perBar * bars)),
     perBar: isWhole ? perBar : 0,
     isSilent: false
