@@ -13,11 +13,13 @@ process.on('exit', () => console.log(`${passed} passed, ${failed} failed`));
 
 ensureInstalled();
 ensureChromium();
-ensureDebian(['libical-dev', 'python3-vobject', 'gcc', 'libc6-dev', 'openssl'], () => {
+const PACKAGES = ['chromium-headless-shell', 'libical-dev', 'python3-vobject', 'gcc', 'libc6-dev', 'openssl'];
+ensureDebian(PACKAGES, () => {
   const hasVobject = spawnSync('/usr/bin/python3', ['-c', 'import vobject']).status === 0;
   const has = (command) => spawnSync(command, ['--version']).status === 0;
   const hasOpenssl = spawnSync('openssl', ['version']).status === 0;
-  return hasVobject && existsSync('/usr/include/libical/ical.h') && has('gcc') && hasOpenssl;
+  const hasHeaders = existsSync('/usr/include/libical/ical.h');
+  return hasVobject && hasHeaders && has('gcc') && hasOpenssl && has('chromium-headless-shell');
 });
 
 const out = join(ROOT, '.tmp');

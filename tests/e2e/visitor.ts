@@ -67,17 +67,24 @@ export type Route = {
   /** Names of a page's form actions; "" where it takes posts itself. */
   readonly actions: readonly string[];
   readonly isRead: boolean;
+  /** Whether what is behind the question mark is looked at there. */
+  readonly readsQuery: boolean;
 };
 
 /** Every route of the application and its form actions, as its files say. */
 export function routesOf(directory = 'src/routes', path = ''): Route[] {
-  return readdirSync(directory, { withFileTypes: true }).flatMap((entry): Route[] => {
-    if (entry.isDirectory()) return routesOf(join(directory, entry.name), `${path}/${entry.name}`);
-    const text = () => readFileSync(join(directory, entry.name), 'utf8');
-    if (entry.name === '+page.svelte') return [{ path, actions: [], isRead: true }];
-    if (entry.name === '+page.server.ts') return [{ path, actions: actionsIn(text()), isRead: false }];
-    if (entry.name !== '+server.ts') return [];
-    return [{ path, actions: /const POST\b/.test(text()) ? [''] : [], isRead: /const GET\b/.test(text()) }];
+  const entries = readdirSync(directory, { withFileTypes: true });
+  const textOf = (name: string) => readFileSync(join(directory, name), 'utf8');
+  const readsQuery = entries.some(({ name }) => /\.ts$/.test(name) && textOf(name).includes('searchParams'));
+  return entries.flatMap((entry): Route[] => {
+    const { name } = entry;
+    if (entry.isDirectory()) return routesOf(join(directory, name), `${path}/${name}`);
+    const of = { path, readsQuery };
+    if (name === '+page.svelte') return [{ ...of, actions: [], isRead: true }];
+    if (name === '+page.server.ts') return [{ ...of, actions: actionsIn(textOf(name)), isRead: false }];
+    if (name !== '+server.ts') return [];
+    const text = textOf(name);
+    return [{ ...of, actions: /const POST\b/.test(text) ? [''] : [], isRead: /const GET\b/.test(text) }];
   });
 }
 
