@@ -4,8 +4,7 @@
  */
 import { z } from 'zod';
 import { RAMP_SHAPES } from '../core/plan';
-import { STRATEGIES, type SeasonItem, type Strategy } from '../core/season';
-import type { StepSchool } from '../core/tempo';
+import { STRATEGIES, type SeasonItem } from '../core/season';
 import { BEAT_UNITS, tempoIn } from '../core/units';
 import {
   EVIDENCE,
@@ -20,20 +19,10 @@ import {
 import { STEPS_BACK } from '../core/record/words';
 import { planItem } from './item';
 import { parseCuts, parseErrata } from './printed';
+import { STEPS, STEP_SCHOOLS, stepKey } from './steps';
 import { orEmpty, typedMark, typedNumber } from './typed';
 
 const TEMPO_KINDS = ['pulse', 'range', 'recordings', 'change', 'free'] as const;
-export const STEP_SCHOOLS = [
-  'auto',
-  'one',
-  'two',
-  'plus-2',
-  'plus-4',
-  'plus-5',
-  'plus-10',
-  'percent-5',
-  'zigzag'
-] as const;
 
 const sectionForm = z.object({
   id: z.string().max(80).default('new'),
@@ -89,45 +78,6 @@ export const itemForm = z.object({
 
 export type ItemForm = z.infer<typeof itemForm>;
 export type SectionForm = z.infer<typeof sectionForm>;
-
-export const STEPS: Record<(typeof STEP_SCHOOLS)[number], StepSchool> = {
-  auto: { kind: 'scale', clicks: 'auto' },
-  one: { kind: 'scale', clicks: 1 },
-  two: { kind: 'scale', clicks: 2 },
-  'plus-2': { kind: 'plus', bpm: 2 },
-  'plus-4': { kind: 'plus', bpm: 4 },
-  'plus-5': { kind: 'plus', bpm: 5 },
-  'plus-10': { kind: 'plus', bpm: 10 },
-  'percent-5': { kind: 'percent', percent: 5 },
-  zigzag: { kind: 'zigzag' }
-};
-
-/** How an item is worked, in the trade's words. */
-export const STRATEGY_NAMES: Record<Strategy, string> = {
-  ramp: 'gradual ramp',
-  chunks: 'chunks at tempo',
-  drills: 'ramp, drills beside',
-  combined: 'combined'
-};
-
-/** As short as a narrow column wants them. */
-export const STEP_NAMES: Record<(typeof STEP_SCHOOLS)[number], string> = {
-  auto: 'one click or two',
-  one: 'one click',
-  two: 'two clicks',
-  'plus-2': '+2 bpm',
-  'plus-4': '+4 bpm',
-  'plus-5': '+5 bpm',
-  'plus-10': '+10 bpm',
-  'percent-5': '+5 percent',
-  zigzag: 'two on, one back'
-};
-
-/** The key of a step; "auto" where none was chosen. */
-export function stepKey(step: StepSchool | undefined): (typeof STEP_SCHOOLS)[number] {
-  const keys = Object.keys(STEPS) as (typeof STEP_SCHOOLS)[number][];
-  return keys.find((key) => JSON.stringify(STEPS[key]) === JSON.stringify(step)) ?? 'auto';
-}
 
 type Fault = { readonly path: (string | number)[]; readonly says: string };
 type Read =

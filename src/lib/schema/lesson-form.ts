@@ -1,6 +1,6 @@
 /** The decisions of a lesson, as small forms bring them. */
 import { z } from 'zod';
-import { STEP_SCHOOLS } from './item-form';
+import { STEP_SCHOOLS } from './steps';
 import { bpmField, dateField, longText, minutesField } from '../core/record';
 
 const id = z.string().max(80);

@@ -3,7 +3,7 @@ import type { NoteSpread } from '../core/pitch';
 import type { EquipmentMark, Ways } from '../core/practice';
 import type { DeskEvent, InstrumentFamily, RoadBlock } from '../core/record';
 import type { ItemKind } from '../core/record/words';
-import type { SpotNow, Step } from '../core/season';
+import type { ScalesStanding, SpotNow, Step } from '../core/season';
 
 export type StudioAudition = {
   readonly id: string;
@@ -176,6 +176,10 @@ export type TodayView = {
   /** Null where nothing hurts, as far as was said. */
   readonly hurt: HurtView | null;
   readonly ways: Ways;
+  /** This week asks more than a fifth above the two before. */
+  readonly isJump: boolean;
+  /** Of the scales that were played by key. */
+  readonly scales: readonly ScalesStanding[];
   /** What was changed of the instrument lately, oldest first. */
   readonly equipment: readonly EquipmentMark[];
   /** Where their notes lie, as the tuner has heard. */

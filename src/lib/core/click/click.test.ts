@@ -180,6 +180,7 @@ describe('a click through several tempos', () => {
       [304_000, 'beat']
     ]);
     expect(engine.fill(new Float32Array(48_000))).toEqual([]);
+    expect(engine.isOn).toBe(false);
   });
 
   it('counts off at the first tempo before it begins', () => {

@@ -63,6 +63,11 @@ export class ClickEngine {
     this.#isOn = false;
   }
 
+  /** Whether it was started, and has neither been stopped nor come to its end. */
+  get isOn(): boolean {
+    return this.#isOn;
+  }
+
   /** From the next beat on. */
   setTempo(bpm: Bpm): void {
     this.#nextBpm = checked(bpm);

@@ -55,7 +55,8 @@ export function workNow(day: DeskDay, block: DeskBlock, task: Task = firstTask(b
       way: [goal],
       below: [...new Set([...work.way, ...work.below])].filter((bpm) => bpm < goal).sort((a, b) => b - a),
       furtherBpm: null,
-      inARow: 1,
+      // parts of a long section are run once; a link is joined as often as its chunk was played
+      inARow: block.link ? work.inARow : 1,
       isFirstToday: false
     };
   const bars = barsOfPart(block, task.part);
@@ -160,6 +161,7 @@ export function nextTask(day: DeskDay, block: DeskBlock, seconds: number): TaskI
 export function sayTask(day: DeskDay, block: DeskBlock, task: Task): string {
   const bars = barsOfTask(day, block, task);
   const isAll = task.spot === undefined && block.parts.length > 0 && task.part >= block.parts.length;
+  if (isAll && bars && block.link) return `${sayBars(bars)} joined`;
   return isAll || !bars ? 'all of it' : sayBars(bars);
 }
 

@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { DeskEvent, RoadBlock } from '../record';
 import { dayOf } from '../units';
-import { asBegun, blockInHand, readDeskDay, sumOfDay } from './desk';
-import { barsOfTask, nextTask, spotsOf, standingOf, workNow } from './desk-work';
+import { asBegun, blockInHand, isAtDrill, mostMinutesOf, readDeskDay, sumOfDay } from './desk';
+import { barsOfTask, nextTask, sayTask, spotsOf, standingOf, workNow } from './desk-work';
 import { touchesOfDay } from './desk-touch';
 import { heldTempo, inTimeOrder } from './held';
 import { leaveForLater } from './less-time';
@@ -435,4 +435,73 @@ describe('spots of a block', () => {
     expect(standingOf(day, open)).toMatchObject({ bpm: 58 });
     expect(barsOfTask(day, open)).toEqual({ fromBar: 7, toBar: 8 });
   });
+});
+
+describe('a link of a chain', () => {
+  const link = { chunk: { fromBar: 5, toBar: 8 }, to: { fromBar: 1, toBar: 4 } };
+  const joined = block('l', {
+    bars: { fromBar: 1, toBar: 8 },
+    parts: [link.chunk],
+    isJoined: true,
+    link,
+    work: { ...block('l').work!, heldBpm: null, way: [80], furtherBpm: null }
+  });
+
+  it('is worked by its chunk alone, then over the seam, each as often in a row as the school asks', () => {
+    const device = new Device().day([joined]).begin(0, 'l');
+    const now = () => {
+      const day = readDeskDay(device.events, DATE)!;
+      return { day, of: day.blocks[0]! };
+    };
+    expect(barsOfTask(now().day, now().of)).toEqual(link.chunk);
+    for (let n = 1; n <= 3; n += 1) device.answer(n * 10, 'l', 'c', 80);
+    expect(nextTask(now().day, now().of, 30)).toEqual({ part: 1 });
+    device.at(31, { kind: 'part', block: 'l', part: 1 });
+    expect(barsOfTask(now().day, now().of)).toEqual({ fromBar: 1, toBar: 8 });
+    expect(sayTask(now().day, now().of, { part: 1 })).toBe('bars 1–8 joined');
+    device.answer(40, 'l', 'c', 80, 1);
+    expect(standingOf(now().day, now().of)).toMatchObject({ heldBpm: null, needed: 3, counted: 1 });
+    device.answer(50, 'l', 'c', 80, 1).answer(60, 'l', 'c', 80, 1);
+    expect(standingOf(now().day, now().of)!.heldBpm).toBe(80);
+    expect(nextTask(now().day, now().of, 60)).toBeNull();
+  });
+});
+
+describe('a drill', () => {
+  const drilled = block('d', { drillMin: 3 });
+
+  it('goes on until the bars are taken up, whatever the clock says, and is not come back to', () => {
+    const device = new Device().day([drilled]);
+    const isThere = () => isAtDrill(readDeskDay(device.events, DATE)!.blocks[0]!);
+    expect(isThere()).toBe(false);
+    device.begin(0, 'd');
+    expect(isThere()).toBe(true);
+    device.at(200, { kind: 'part', block: 'd', part: 0 });
+    expect(isThere()).toBe(false);
+    expect(
+      isAtDrill(readDeskDay(new Device().day([block('x')]).begin(0, 'x').events, DATE)!.blocks[0]!)
+    ).toBe(false);
+  });
+});
+
+it('something liked is no longer than five minutes', () => {
+  expect([mostMinutesOf({ kind: 'liked' }), mostMinutesOf({ kind: 'ladder' })]).toEqual([5, 360]);
+});
+
+it('what is liked is left before what is due, when there is less time', () => {
+  const liked = block('x', { kind: 'liked', itemId: null, work: null, minutes: 5 });
+  expect(leaveForLater(asBegun([liked, block('a', { minutes: 10 })]), 10)).toEqual(['x']);
+});
+
+it('what happened on another day is not of this one', () => {
+  const today = new Device()
+    .day([block('a')])
+    .begin(0, 'a')
+    .answer(10, 'a', 'c', 60);
+  const other = new Device('other', '2026-11-23')
+    .day([block('a')])
+    .begin(0, 'a')
+    .answer(20, 'a', 'n', 60);
+  const { blocks } = readDeskDay([...other.events, ...today.events], DATE)!;
+  expect(blocks[0]!.run!.answers.map(({ mark }) => mark)).toEqual(['c']);
 });

@@ -44,6 +44,8 @@ type Run = {
     readonly atMs: number;
   }[];
   readonly task: TaskInHand;
+  /** Something was taken up by hand, or followed from an answer. */
+  readonly isTaken: boolean;
   readonly moreMin: Minutes;
   /** Null while it goes on. */
   readonly end: { readonly atMs: number; readonly how: BlockEnd } | null;
@@ -69,7 +71,7 @@ type EventOf<K extends DeskEvent['kind']> = Extract<DeskEvent, { kind: K }>;
 
 /** The day of a date; null where it was not begun. Events of blocks it does not have are left out. */
 export function readDeskDay(events: readonly DeskEvent[], date: string): DeskDay | null {
-  const ofDay = inOrder(events).filter((event) => event.date === date);
+  const ofDay = inOrder(events.filter((event) => event.date === date));
   const [begun, ...also] = ofDay.filter((event): event is EventOf<'day'> => event.kind === 'day');
   if (!begun) return null;
   // what another device made of the day counts where it was played
@@ -77,9 +79,10 @@ export function readDeskDay(events: readonly DeskEvent[], date: string): DeskDay
   const known = new Map(begun.blocks.map((block) => [block.id, block]));
   for (const block of also.flatMap(({ blocks }) => blocks))
     if (played.has(block.id) && !known.has(block.id)) known.set(block.id, block);
-  const made = [...known.values()].map((block, i) => readBlock(block, i, ofDay));
+  const own = eventsByBlock(ofDay);
+  const made = [...known.values()].map((block, i) => readBlock(block, i, own.get(block.id)));
   const added = ofDay.flatMap((event) =>
-    event.kind === 'add' ? [readBlock(event.added, event.place, ofDay)] : []
+    event.kind === 'add' ? [readBlock(event.added, event.place, own.get(event.added.id))] : []
   );
   const blocks = [...made, ...added];
   return { date, blocks: blocks.sort((a, b) => a.place - b.place), found: readSpots(ofDay) };
@@ -89,8 +92,20 @@ export function readDeskDay(events: readonly DeskEvent[], date: string): DeskDay
 export const asBegun = (blocks: readonly RoadBlock[]): DeskBlock[] =>
   blocks.map((block, place) => ({ ...block, place, isDropped: false, run: null }));
 
-function readBlock(block: RoadBlock, place: number, ofDay: readonly DeskEvent[]): DeskBlock {
-  const own = ofDay.flatMap((event) => ('block' in event && event.block === block.id ? [event] : []));
+type OfBlock = Extract<DeskEvent, { block: string }>;
+
+function eventsByBlock(events: readonly DeskEvent[]): ReadonlyMap<string, readonly OfBlock[]> {
+  const by = new Map<string, OfBlock[]>();
+  for (const event of events) {
+    if (!('block' in event)) continue;
+    const own = by.get(event.block);
+    if (own) own.push(event);
+    else by.set(event.block, [event]);
+  }
+  return by;
+}
+
+function readBlock(block: RoadBlock, place: number, own: readonly OfBlock[] = []): DeskBlock {
   const set = Object.assign(
     {},
     ...own.flatMap((event) => (event.kind === 'set' ? [event.set] : []))
@@ -104,7 +119,7 @@ function readBlock(block: RoadBlock, place: number, ofDay: readonly DeskEvent[])
   };
 }
 
-function readRun(block: RoadBlock, own: readonly Extract<DeskEvent, { block: string }>[]): Run | null {
+function readRun(block: RoadBlock, own: readonly OfBlock[]): Run | null {
   const begin = own.find((event) => event.kind === 'begin');
   if (!begin) return null;
   const undone = new Set(own.flatMap((event) => (event.kind === 'undo' ? [event.event] : [])));
@@ -146,6 +161,7 @@ function readRun(block: RoadBlock, own: readonly Extract<DeskEvent, { block: str
         : []
     ),
     task: taskOf(block, own),
+    isTaken: own.some(({ kind }) => kind === 'part'),
     moreMin: own.reduce((sum, event) => sum + (event.kind === 'more' ? event.minutes : 0), 0),
     end: end && { atMs: end.atMs, how: end.how },
     seconds: end ? end.seconds : secondsBetween(played)
@@ -175,6 +191,17 @@ export function blockInHand({ blocks }: DeskDay): DeskBlock | null {
     open.find((block) => block.run && !block.run.end) ?? open.find((block) => block.run === null) ?? null
   );
 }
+
+/** Something liked lasts no longer. */
+export const LIKED_MIN: Minutes = 5;
+const MOST_MIN: Minutes = 360;
+/** A block has no more minutes, however it is lengthened. */
+export const mostMinutesOf = ({ kind }: Pick<RoadBlock, 'kind'>): Minutes =>
+  kind === 'liked' ? LIKED_MIN : MOST_MIN;
+
+/** Whether what a block begins with, the difficulty taken out of the music, goes on: until the bars are taken up. */
+export const isAtDrill = ({ drillMin, run }: DeskBlock): boolean =>
+  drillMin !== undefined && run !== null && run.end === null && !run.isTaken && run.answers.length === 0;
 
 /** Minutes of the whole road map, as it stands. */
 export const sumOfDay = ({ blocks }: Pick<DeskDay, 'blocks'>): Minutes =>

@@ -92,18 +92,35 @@ export function heldTempo(
   rules: HoldRules,
   today: DayNumber
 ): Held | null {
-  const { stated } = section;
-  const isOpen = stated !== undefined && dayOf(stated.on) <= today;
   let last: Standing | null = null;
-  for (const { standing } of standings(
-    touches,
-    isOpen ? section : { ...section, stated: undefined },
-    lead,
-    rules
-  ))
-    last = standing;
+  for (const { standing } of standings(touches, openOn(section, today), lead, rules)) last = standing;
   return last && { ...last, isAged: today - last.on > AGES_AFTER_DAYS };
 }
+
+/** For each touch the `touchId` of what would hold if it were the last; null where that is nothing, or what was stated. */
+export function holdingTouches(
+  touches: readonly Touch[],
+  section: HeldSection,
+  lead: HeldSection,
+  rules: HoldRules,
+  today: DayNumber
+): (string | null)[] {
+  const after: (string | null)[] = [];
+  const open = openOn(section, today);
+  let last: string | null = null;
+  for (const { at, standing } of standings(touches, open, lead, rules)) {
+    while (after.length < at) after.push(last);
+    last = standing?.touchId ?? null;
+  }
+  while (after.length < touches.length) after.push(last);
+  // behind them all stands what is stated for a later day
+  const { stated } = open;
+  return stated ? after.map((id, i) => (touches[i]!.date < stated.on ? null : id)) : after;
+}
+
+/** What is stated for a later day does not count yet. */
+const openOn = (section: HeldSection, today: DayNumber): HeldSection =>
+  section.stated && dayOf(section.stated.on) > today ? { ...section, stated: undefined } : section;
 
 /** What held of a section in the morning of any date, read from its item's touches (in time order) at one go; null: nothing. */
 export function heldMornings(
@@ -123,17 +140,19 @@ export function heldMornings(
   return (date) => days.findLast((day) => (day.isStated ? day.date <= date : day.date < date))?.bpm ?? null;
 }
 
-/** What stands after each touch, and where something was stated, in order. */
+/** What stands after each touch, and where something was stated, in order; `at` is the number of touches before it. */
 function* standings(touches: readonly Touch[], section: HeldSection, lead: HeldSection, rules: HoldRules) {
   const { stated } = section;
   const partsHeld = section.parts && new PartsHeld(section.parts);
   let standing: Standing | null = null;
   let isOpen = stated !== undefined;
+  let at = -1;
   for (const touch of touches) {
+    at += 1;
     if (isOpen && stated!.on <= touch.date) {
       standing = standingOf(stated!, section);
       isOpen = false;
-      yield { date: stated!.on, isStated: true, standing };
+      yield { at, date: stated!.on, isStated: true, standing };
     }
     const bpm = playedTempo(touch, section, lead);
     if (bpm === null) continue;
@@ -141,9 +160,15 @@ function* standings(touches: readonly Touch[], section: HeldSection, lead: HeldS
     if (!covers(touch, section)) continue;
     const isJoined = partsHeld?.areJoinedBy(touch, bpm) === true;
     standing = standingAfter(standing, { touch, bpm, isJoined }, section.unit, rules);
-    yield { date: touch.date, isStated: false, standing };
+    yield { at, date: touch.date, isStated: false, standing };
   }
-  if (isOpen) yield { date: stated!.on, isStated: true, standing: standingOf(stated!, section) };
+  if (isOpen)
+    yield {
+      at: touches.length,
+      date: stated!.on,
+      isStated: true,
+      standing: standingOf(stated!, section)
+    };
 }
 
 function standingOf({ bpm, unit, evidence, on }: HoldsNow, section: HeldSection): Standing {
@@ -196,8 +221,10 @@ class PartsHeld {
     const on = dayOf(touch.date);
     this.#bars.forEach((part, i) => {
       if (!covers(touch, part)) return;
-      // touches come in time order: what is older than a fortnight joins nothing any more
-      this.#held[i] = [...this.#held[i]!.filter((held) => held.on >= on - AGES_AFTER_DAYS), { bpm, on }];
+      // touches come in time order: one that is slower and older than another tells nothing more
+      const held = this.#held[i]!;
+      while (held.length > 0 && held.at(-1)!.bpm <= bpm) held.pop();
+      held.push({ bpm, on });
     });
   }
 

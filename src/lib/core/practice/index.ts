@@ -1,5 +1,6 @@
 export * from './elements';
 export * from './touch';
+export * from './cautions';
 export * from './desk';
 export * from './desk-work';
 export * from './desk-touch';

@@ -17,6 +17,9 @@ const STAYS: readonly DeskBlockKind[] = [
   'microscope',
   'probe',
   'fundamentals',
+  'free',
+  'quiet',
+  'liked',
   'rest'
 ];
 /** Under so much play no rest is asked. */

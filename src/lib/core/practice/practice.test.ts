@@ -1,7 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { dayOf } from '../units';
-import { type HeldSection, type HoldRules, cleanShare, heldMornings, heldTempo } from './held';
+import { dayOf, formatDate } from '../units';
+import {
+  type HeldSection,
+  type HoldRules,
+  cleanShare,
+  heldMornings,
+  heldTempo,
+  holdingTouches
+} from './held';
 import { parseLogLine } from './log-line';
 import type { Touch } from './touch';
 
@@ -27,6 +34,75 @@ function touch(date: string, tempoBpm: number, attempts: string, more: Partial<T
 const held = (log: Touch[], section = adagio) => heldTempo(log, section, adagio, RULES, TODAY);
 
 describe('what holds', () => {
+  it('is joined from parts by the fastest at which each held within the fortnight, whatever was played slower since', () => {
+    const part = (date: string, bpm: number, fromBar: number, toBar: number) =>
+      touch(date, bpm, 'ccc', { fromBar, toBar });
+    const bars = [
+      { fromBar: 1, toBar: 8 },
+      { fromBar: 8, toBar: 16 }
+    ];
+    const section = { ...adagio, parts: { bars, under: 70 } };
+    const run = touch('2026-11-20', 54, 'c');
+    const log = (first: number, then: number) => [
+      part('2026-11-16', first, 1, 8),
+      part('2026-11-18', then, 1, 8),
+      part('2026-11-18', 54, 8, 16),
+      run
+    ];
+    for (const [first, then] of [
+      [54, 48],
+      [48, 54]
+    ] as const)
+      expect(held(log(first, then), section)).toMatchObject({ bpm: 54, isInParts: true });
+    expect(held(log(48, 50), section)).toBeNull();
+  });
+
+  it('stands after each touch on the one that it would stand on if no more had come', () => {
+    const someTouch = fc.record({
+      daysAgo: fc.integer({ min: 0, max: 60 }),
+      bpm: fc.constantFrom(48, 50, 52, 54, 56),
+      attempts: fc.constantFrom('ccc', 'nn', 'cnc', 'nccc', '', 'c'),
+      part: fc.constantFrom([1, 16], [1, 8], [8, 16])
+    });
+    const parts = {
+      bars: [
+        { fromBar: 1, toBar: 8 },
+        { fromBar: 8, toBar: 16 }
+      ],
+      under: 70
+    };
+    fc.assert(
+      fc.property(
+        fc.array(someTouch, { maxLength: 14 }),
+        fc.boolean(),
+        fc.option(fc.integer({ min: -3, max: 40 })),
+        (some, isInParts, statedAgo) => {
+          const log = some
+            .map(({ daysAgo, bpm, attempts, part: [fromBar, toBar] }, i) =>
+              touch(formatDate(TODAY - daysAgo), bpm, attempts, {
+                id: `t${i}`,
+                fromBar: fromBar!,
+                toBar: toBar!
+              })
+            )
+            .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
+          const on = formatDate(TODAY - (statedAgo ?? 0));
+          const stated = { sectionId: 's', bpm: 52, unit: 'quarter' as const, evidence: 'self' as const, on };
+          const section = {
+            ...adagio,
+            parts: isInParts ? parts : undefined,
+            stated: statedAgo === null ? undefined : stated
+          };
+          const after = holdingTouches(log, section, section, RULES, TODAY);
+          expect(after).toEqual(
+            log.map((_, i) => heldTempo(log.slice(0, i + 1), section, section, RULES, TODAY)?.touchId ?? null)
+          );
+        }
+      ),
+      { numRuns: 300, seed: 20261128 }
+    );
+  });
+
   it('is the fastest tempo with three clean in a row: slower work lowers nothing and renews nothing', () => {
     const log = [touch('2026-11-18', 52, 'ccc'), touch('2026-11-20', 48, 'ncccc')];
     expect(held(log)).toMatchObject({ bpm: 52, on: dayOf('2026-11-18'), isAged: false, evidence: 'self' });

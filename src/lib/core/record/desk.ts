@@ -78,7 +78,12 @@ const throughToDo = z
 export type ThroughToDo = Immutable<z.infer<typeof throughToDo>>;
 
 /** Once through at one tempo, to see what breaks: never evidence that it holds. */
-const huntToDo = z.strictObject({ unit: unitField, bpm: bpmField });
+const huntToDo = z.strictObject({
+  unit: unitField,
+  bpm: bpmField,
+  /** Tempos that may be taken instead, slowest first. */
+  choices: z.array(bpmField).max(20).optional()
+});
 export type HuntToDo = Immutable<z.infer<typeof huntToDo>>;
 
 const roadBlock = z.strictObject({
@@ -107,6 +112,10 @@ const roadBlock = z.strictObject({
   fundamental: idField.optional(),
   scales: scalesToDo.optional(),
   hunt: huntToDo.optional(),
+  /** Of a link of a chunk chain: the chunk that is joined, and the one it is joined to. */
+  link: z.strictObject({ chunk: barsSchema, to: barsSchema }).optional(),
+  /** So long the difficulty is taken out of the music before the bars are played. */
+  drillMin: minutesField(1, 180).optional(),
   /** Of what is played through at several tempos. */
   through: throughToDo.optional()
 });

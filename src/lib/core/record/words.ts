@@ -43,6 +43,9 @@ export const DESK_BLOCKS = [
   'easy-run',
   'probe',
   'microscope',
+  'liked',
+  'free',
+  'quiet',
   'rest'
 ] as const;
 export type DeskBlockKind = (typeof DESK_BLOCKS)[number];

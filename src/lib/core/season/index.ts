@@ -18,6 +18,7 @@ export { type Tried, forAllTwins, tryAlone, trySeason } from './scratch/tried';
 export * from './climb/goal';
 export { type SpotNow, isFirst, spotsOn } from './day/spots';
 export { blocksToAdd, clockMinutes, makeRoadMap, waitingOn } from './day/road-map';
+export { type ScalesStanding, scalesStanding } from './day/scales';
 export { followDay } from './day/follow';
 export { huntsFor } from './day/hunts';
 export { findRemedies } from './scratch/remedy';

@@ -283,11 +283,14 @@ export const NOOR: DemoCandidate = {
           kind: 'excerpt',
           metre: '2/4',
           bars: 32,
+          split: 16,
           lines: '8 8 8 8',
           tested: 'rhythm at the head of each phrase',
           ease: 1
         },
-        pulse('quarter', 104)
+        pulse('quarter', 104),
+        // the trio
+        pulse('quarter', 88)
       )
     ]
   },

@@ -2,89 +2,56 @@
 import type { DeskEvent } from '../../core/record';
 import { type Db, preparedOnce } from '../db/open';
 
-const statements = preparedOnce((db) => ({
-  add: db.prepare<[string, string, string, string, number]>(
-    'INSERT OR IGNORE INTO desk_event (id, candidate_id, date, event_json, kept_at_ms) VALUES (?, ?, ?, ?, ?)'
-  ),
-  ownerOf: db.prepare<[string], string>('SELECT candidate_id FROM desk_event WHERE id = ?').pluck(),
-  ofDay: db
-    .prepare<[string, string], string>(
-      'SELECT event_json FROM desk_event WHERE candidate_id = ? AND date = ? ORDER BY kept_at_ms, rowid'
-    )
-    .pluck(),
-  all: db
-    .prepare<[string], string>(
-      'SELECT event_json FROM desk_event WHERE candidate_id = ? ORDER BY date, kept_at_ms, rowid'
-    )
-    .pluck(),
-  lasting: db
-    .prepare<[string], string>(
-      `SELECT event_json FROM desk_event WHERE candidate_id = ?
-       AND json_extract(event_json, '$.kind') IN ('spot', 'spot-set', 'hurt', 'well') ORDER BY kept_at_ms, rowid`
-    )
-    .pluck(),
-  hurt: db
-    .prepare<[string], string>(
-      `SELECT event_json FROM desk_event WHERE candidate_id = ?
-       AND json_extract(event_json, '$.kind') IN ('spot', 'spot-set', 'hurt', 'well')
-       AND json_extract(event_json, '$.kind') IN ('hurt', 'well')
-       ORDER BY json_extract(event_json, '$.atMs') DESC, rowid DESC LIMIT 1`
-    )
-    .pluck(),
-  fundamentals: db.prepare<[string, string], { id: string; date: string }>(
-    `SELECT json_extract(event_json, '$.fundamental') AS id, max(date) AS date FROM desk_event
+const KIND = "json_extract(event_json, '$.kind')";
+/** As the index has it that holds what tells of more than its day. */
+const IS_LASTING = `${KIND} IN ('spot', 'spot-set', 'hurt', 'well')`;
+
+const statements = preparedOnce((db) => {
+  /** Events of a candidate, as their texts; `more` are further conditions and the order. */
+  const texts = <P extends unknown[]>(more: string) =>
+    db.prepare<P, string>(`SELECT event_json FROM desk_event WHERE candidate_id = ? AND ${more}`).pluck();
+  return {
+    add: db.prepare<[string, string, string, string, number]>(
+      'INSERT OR IGNORE INTO desk_event (id, candidate_id, date, event_json, kept_at_ms) VALUES (?, ?, ?, ?, ?)'
+    ),
+    ownerOf: db.prepare<[string], string>('SELECT candidate_id FROM desk_event WHERE id = ?').pluck(),
+    ofDay: texts<[string, string]>('date = ? ORDER BY kept_at_ms, rowid'),
+    all: texts<[string]>('true ORDER BY date, kept_at_ms, rowid'),
+    lasting: texts<[string]>(`${IS_LASTING} ORDER BY kept_at_ms, rowid`),
+    hurt: texts<[string]>(
+      `${IS_LASTING} AND ${KIND} IN ('hurt', 'well') ORDER BY json_extract(event_json, '$.atMs') DESC, rowid DESC LIMIT 1`
+    ),
+    hurts: texts<[string]>(`${IS_LASTING} AND ${KIND} IN ('hurt', 'well')`),
+    keys: texts<[string, string]>(`${KIND} IN ('key', 'undo') AND date < ?`),
+    tones: texts<[string, number]>(`${KIND} = 'tones' ORDER BY date DESC LIMIT ?`),
+    equipment: texts<[string]>(`${KIND} = 'equipment'`),
+    methods: texts<[string]>(`${KIND} IN ('method', 'method-hidden')`),
+    fundamentals: db.prepare<[string, string], { id: string; date: string }>(
+      `SELECT json_extract(event_json, '$.fundamental') AS id, max(date) AS date FROM desk_event
      WHERE candidate_id = ? AND date < ? AND json_extract(event_json, '$.fundamental') IS NOT NULL GROUP BY 1`
-  ),
-  hurts: db
-    .prepare<[string], string>(
-      `SELECT event_json FROM desk_event WHERE candidate_id = ?
-       AND json_extract(event_json, '$.kind') IN ('spot', 'spot-set', 'hurt', 'well')
-       AND json_extract(event_json, '$.kind') IN ('hurt', 'well')`
-    )
-    .pluck(),
-  longer: db
-    .prepare<[string], number>(
-      `SELECT count(DISTINCT json_extract(more.event_json, '$.block')) FROM desk_event more
+    ),
+    longer: db
+      .prepare<[string], number>(
+        `SELECT count(DISTINCT json_extract(more.event_json, '$.block')) FROM desk_event more
        JOIN desk_event ended ON ended.candidate_id = more.candidate_id AND ended.date = more.date
          AND json_extract(ended.event_json, '$.block') = json_extract(more.event_json, '$.block')
        WHERE more.candidate_id = ? AND json_extract(more.event_json, '$.kind') = 'more'
          AND json_extract(ended.event_json, '$.kind') = 'end'
          AND json_extract(ended.event_json, '$.how') = 'next'`
-    )
-    .pluck(),
-  keys: db
-    .prepare<[string, string], string>(
-      `SELECT event_json FROM desk_event WHERE candidate_id = ?
-       AND json_extract(event_json, '$.kind') IN ('key', 'undo') AND date < ?`
-    )
-    .pluck(),
-  tones: db
-    .prepare<[string, number], string>(
-      `SELECT event_json FROM desk_event WHERE candidate_id = ?
-       AND json_extract(event_json, '$.kind') = 'tones' ORDER BY date DESC LIMIT ?`
-    )
-    .pluck(),
-  equipment: db
-    .prepare<[string], string>(
-      `SELECT event_json FROM desk_event WHERE candidate_id = ?
-       AND json_extract(event_json, '$.kind') = 'equipment'`
-    )
-    .pluck(),
-  methods: db
-    .prepare<[string], string>(
-      `SELECT event_json FROM desk_event WHERE candidate_id = ?
-       AND json_extract(event_json, '$.kind') IN ('method', 'method-hidden')`
-    )
-    .pluck(),
-  count: db
-    .prepare<[string, string], number>('SELECT count(*) FROM desk_event WHERE candidate_id = ? AND date = ?')
-    .pluck(),
-  daysSince: db
-    .prepare<[string, string], string>(
-      'SELECT DISTINCT date FROM desk_event WHERE candidate_id = ? AND date >= ? ORDER BY date'
-    )
-    .pluck()
-}));
+      )
+      .pluck(),
+    count: db
+      .prepare<[string, string], number>(
+        'SELECT count(*) FROM desk_event WHERE candidate_id = ? AND date = ?'
+      )
+      .pluck(),
+    daysSince: db
+      .prepare<[string, string], string>(
+        'SELECT DISTINCT date FROM desk_event WHERE candidate_id = ? AND date >= ? ORDER BY date'
+      )
+      .pluck()
+  };
+});
 
 const eventsIn = (texts: readonly string[]) => texts.map((text) => JSON.parse(text) as DeskEvent);
 

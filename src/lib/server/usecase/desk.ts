@@ -18,6 +18,7 @@ import {
   clockMinutes,
   huntsFor,
   makeRoadMap,
+  scalesStanding,
   waitingOn
 } from '../../core/season';
 import { dayOf, formatDate } from '../../core/units';
@@ -100,6 +101,8 @@ export const readToday = useCase({
       hurt: hurtOf(app, candidate.id, who),
       tones: tonesOf(app, candidate.id),
       ways: waysOfPlayer(app, candidate.id),
+      isJump: plan?.weeks.some(({ from, to, isJump }) => isJump && from <= today && today <= to) ?? false,
+      scales: scalesStanding(factsOf(app, season, spots, tomorrow)),
       equipment: equipmentIn(desk.equipmentEvents(app.db, candidate.id)).slice(-EQUIPMENT_SHOWN)
     };
   }

@@ -9,7 +9,15 @@ import {
   PRESUMED_CLEAN_SHARE,
   touchMinutes as runMinutes
 } from '../../plan';
-import { type Held, type HeldSection, type Touch, cleanShare, heldMornings, heldTempo } from '../../practice';
+import {
+  type Held,
+  type HeldSection,
+  type Touch,
+  cleanShare,
+  heldMornings,
+  heldTempo,
+  holdingTouches
+} from '../../practice';
 import { clickableRange, clicksBetween, clicksLower, sectionSeconds, targetOf } from '../../tempo';
 import {
   type Bpm,
@@ -19,7 +27,8 @@ import {
   type Share,
   SAME_TEMPO,
   dayOf,
-  formatDate
+  formatDate,
+  perList
 } from '../../units';
 import { layChain } from '../facts/chain';
 import { partsOf } from '../facts/parts';
@@ -191,7 +200,8 @@ function readWork(
   const { item, agreed } = given;
   const touches = given.touches.filter((t) => isForLadder(t, item, runMin));
   const facts = { ...given, touches };
-  const last = latestHolding(facts, sections, touches.length);
+  const latest = latestHolding(facts, sections);
+  const last = latest(touches.length);
   const since = sumMinutes(touches.slice(last + 1));
   if (last < 0) return { spent: since, carried: null };
   const carriedBy = (touch: Touch | undefined) =>
@@ -199,7 +209,7 @@ function readWork(
   const known = carriedBy(touches[last]);
   if (known) return { spent: known.minutes + since, carried: known };
 
-  const before = latestHolding(facts, sections, last);
+  const before = latest(last);
   const brought = carriedBy(touches[before])?.minutes ?? 0;
   const worked = brought + sumMinutes(touches.slice(before + 1, last + 1));
   const asked = sections.flatMap((p) => reachedRungs(p, agreed)).reduce((sum, minutes) => sum + minutes, 0);
@@ -208,20 +218,25 @@ function readWork(
 }
 
 /** Which of the first `count` touches was the latest to make something hold, of any section or of a chunk's link; -1 where none did. */
-function latestHolding(facts: ClimbFacts, sections: readonly TimedSection[], count: number): number {
+function latestHolding(facts: ClimbFacts, sections: readonly TimedSection[]): (count: number) => number {
   const { schools, rules, today } = facts;
-  const touches = facts.touches.slice(0, count);
   const isLadderAlone = schools.strategy === 'ramp' || schools.strategy === 'drills';
-  const places = sections.flatMap((section) => {
-    const held = heldTempo(touches, section.target, sections[0]!.target, rules, today);
-    const whole = held ? touches.findLastIndex((t) => t.id === held.touchId) : -1;
-    if (isLadderAlone) return [whole];
-    const links = layChain(section.section).map(({ joined }) =>
-      joinedAt({ ...facts, touches }, section, joined)
-    );
-    return [whole, ...links];
-  });
-  return Math.max(-1, ...places);
+  const held = sections.map(({ target }) =>
+    holdingTouches(facts.touches, target, sections[0]!.target, rules, today)
+  );
+  return (count) => {
+    const touches = facts.touches.slice(0, count);
+    const places = sections.flatMap((section, i) => {
+      const id = held[i]![count - 1] ?? null;
+      const whole = id === null ? -1 : touches.findLastIndex((t) => t.id === id);
+      if (isLadderAlone) return [whole];
+      const links = layChain(section.section).map(({ joined }) =>
+        joinedAt({ ...facts, touches }, section, joined)
+      );
+      return [whole, ...links];
+    });
+    return Math.max(-1, ...places);
+  };
 }
 
 export function minutesPerWeek(item: SeasonItem): Minutes {
@@ -312,7 +327,19 @@ function round(bpm: Bpm): Bpm {
   return Math.round(bpm * 10) / 10;
 }
 
+/** A log is read for each of its items: it is dealt among them once. */
+const byItem = perList((log: readonly Touch[]): ReadonlyMap<string, readonly Touch[]> => {
+  const by = new Map<string, Touch[]>();
+  for (const touch of log) {
+    const own = by.get(touch.itemId);
+    if (own) own.push(touch);
+    else by.set(touch.itemId, [touch]);
+  }
+  return by;
+});
+
 /** The touches of one item, in time order and not after today. */
 export function touchesOf(log: readonly Touch[], itemId: string, today: DayNumber): Touch[] {
-  return log.filter((t) => t.itemId === itemId && dayOf(t.date) <= today);
+  const last = formatDate(today);
+  return (byItem(log).get(itemId) ?? []).filter(({ date }) => date <= last);
 }

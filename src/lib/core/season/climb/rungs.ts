@@ -57,6 +57,22 @@ export function sectionRungs(facts: ClimbFacts, p: TimedSection): ClimbRung[] {
 /** A drill lasts about so long once through (judgement). */
 const DRILL_SECONDS = 20;
 
+/** Of a block's minutes, a drill has no more (judgement). */
+const MOST_DRILL: Share = 0.5;
+
+/** Minutes of a block in which the difficulty is taken out of the music first, as the rung asks them; 0 where it has no drill. */
+export function drillMinutes(
+  { asksMin, seconds, bars }: Pick<ClimbRung, 'asksMin' | 'seconds' | 'bars'>,
+  minutes: Minutes,
+  { inARow }: Pick<Schools, 'inARow'>,
+  cleanShare: Share
+): Minutes {
+  // a link asks for its chunk besides, and has no drill
+  const share = bars ? 0 : (asksMin - rungMinutes(seconds, cleanShare, inARow)) / asksMin;
+  if (share <= 0 || minutes < 2) return 0;
+  return Math.max(1, Math.round(minutes * Math.min(share, MOST_DRILL)));
+}
+
 function ladderRungs({ item, schools, share, agreed }: ClimbFacts, p: TimedSection): ClimbRung[] {
   const { targetBpm: target, unit } = p.target;
   const path = fitLadder(p.start, target, unit, schools.step, share);

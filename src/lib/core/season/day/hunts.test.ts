@@ -26,6 +26,21 @@ describe('blocks that look for what is weak', () => {
     expect(offered([clean('A', '2026-11-23', 96, 10)], true)).toEqual([]);
   });
 
+  it('may be probed at any other setting from 5 to 10 % faster', () => {
+    const log = [clean('A', '2026-11-23', 96, 10)];
+    const given = request([etude('A', 96)], { rounds: [roundOn('2027-01-20')], log });
+    const [probe] = huntsFor(laySeason(given), { items: given.items, schools: given.schools, log });
+    // of 100.8 to 105.6 a metronome says 104 alone; what is proposed stays to be chosen
+    expect(probe!.hunt!.choices).toEqual([100, 104]);
+    // of 54 and 56 the first is less than 5 % faster than 52: there is nothing to choose
+    const slow = request([etude('A', 52)], {
+      rounds: [roundOn('2027-01-20')],
+      log: [clean('A', '2026-11-23', 52, 10)]
+    });
+    const [alone] = huntsFor(laySeason(slow), { items: slow.items, schools: slow.schools, log: slow.log });
+    expect(alone!.hunt).toEqual({ unit: 'quarter', bpm: 56 });
+  });
+
   it('are the microscope at half of what held once, where less holds now', () => {
     const lost: Touch = {
       id: 'l',

@@ -23,6 +23,8 @@ const PROBE_FROM: Share = 0.95;
 /** So much faster, as near as a metronome says it, between these. */
 const FASTER = 1.06;
 const FASTER_BETWEEN = [1.03, 1.1] as const;
+/** By choice from so much on. */
+const CHOSEN_FROM = 1.05;
 const HUNT_MIN: Minutes = 3;
 
 type Facts = {
@@ -42,7 +44,7 @@ export function huntsFor(plan: SeasonPlan, facts: Facts): Omit<RoadBlock, 'id'>[
         const probe = facts.isHurt ? null : probeOf(section);
         const lost = lostOf(item, section, facts);
         return [
-          ...(probe ? [hunt(item, section, 'probe', probe)] : []),
+          ...(probe ? [hunt(item, section, 'probe', probe.bpm, probe.choices)] : []),
           ...(lost ? [hunt(item, section, 'microscope', lost / 2)] : [])
         ];
       })
@@ -53,7 +55,8 @@ function hunt(
   item: PlannedItem,
   { id, fromBar, toBar, unit }: PlannedSection,
   kind: 'probe' | 'microscope',
-  bpm: Bpm
+  bpm: Bpm,
+  choices: readonly Bpm[] = []
 ): Omit<RoadBlock, 'id'> {
   return {
     kind,
@@ -70,17 +73,23 @@ function hunt(
         : `microscope at ${sayBpm(bpm)}: it held faster once`,
     dueOn: null,
     work: null,
-    hunt: { unit: unit!, bpm }
+    hunt: { unit: unit!, bpm, ...(choices.length > 1 ? { choices: [...choices] } : {}) }
   };
 }
 
-/** The tempo of a probe; null where it is too early for one. */
-function probeOf({ held, unit, targetBpm }: PlannedSection): Bpm | null {
+/** The tempo of a probe, and those that may be chosen instead; null where it is too early for one. */
+function probeOf({
+  held,
+  unit,
+  targetBpm
+}: PlannedSection): { readonly bpm: Bpm; readonly choices: readonly Bpm[] } | null {
   if (!held || unit === null || targetBpm === null || held.bpm < targetBpm * PROBE_FROM) return null;
   const wanted = held.bpm * FASTER;
   const [low, high] = FASTER_BETWEEN.map((by) => held.bpm * by) as [Bpm, Bpm];
-  const nearest = nearestOf(settingsBetween(low, high, unit), wanted) ?? Math.round(wanted);
-  return nearest <= clickableRange(unit).highest ? nearest : null;
+  const settings = settingsBetween(low, Math.min(high, clickableRange(unit).highest), unit);
+  const bpm = nearestOf(settings, wanted) ?? Math.round(wanted);
+  if (bpm > clickableRange(unit).highest) return null;
+  return { bpm, choices: settings.filter((one) => one === bpm || one >= held.bpm * CHOSEN_FROM) };
 }
 
 const nearestOf = (settings: readonly Bpm[], wanted: Bpm): Bpm | undefined =>

@@ -3,7 +3,8 @@ import { TODAY, clean, etude, freeTime, request, roundOn } from '../../../../../
 import { randomSeasons } from '../../../../../tests/fixtures/random-season';
 import type { SeasonRequest } from '../facts/request';
 import { laySeason } from '../lay/lay';
-import { clockMinutes, makeRoadMap } from './road-map';
+import { blocksToAdd, clockMinutes, makeRoadMap } from './road-map';
+import { scalesStanding } from './scales';
 
 const idOf = (index: number) => `b${index}`;
 function roadMapOf(given: SeasonRequest, date = given.today) {
@@ -11,6 +12,13 @@ function roadMapOf(given: SeasonRequest, date = given.today) {
   const { items, time, schools, log } = given;
   return { plan, blocks: makeRoadMap(plan, { items, time, schools, log }, date, idOf) };
 }
+
+/** The first block of a ladder that a plan brings. */
+function firstLadder(given: SeasonRequest) {
+  const days = laySeason(given).days.filter(({ blocks }) => blocks.some(({ kind }) => kind === 'ladder'));
+  return roadMapOf(given, days[0]!.date).blocks.find(({ kind }) => kind === 'ladder')!;
+}
+const soon = { rounds: [roundOn('2026-12-20')] };
 
 describe('a day’s road map', () => {
   const given = request([etude('A', 96), etude('B', 108)], {
@@ -106,6 +114,82 @@ describe('a day’s road map', () => {
       worked('2026-11-21', 0, 'nc')
     ];
     expect(partly(log).firstPart).toBe(1);
+  });
+
+  it('joins the chunks of a chain one after the other, forwards, or backwards at the end of a ramp', () => {
+    const atTempo = (fromBar: number, toBar: number) =>
+      clean('A', '2026-11-23', 96, 9, { id: `${fromBar}`, fromBar, toBar });
+    const linkAfter = (strategy: 'chunks' | 'combined', log: SeasonRequest['log']) =>
+      firstLadder({ ...request([etude('A', 96, 16, { schools: { strategy } })], soon), log });
+    // sixteen bars are four chunks of four; the first is worked alone
+    const first = linkAfter('chunks', []);
+    expect([first.bars, first.link, first.parts]).toEqual([{ fromBar: 1, toBar: 4 }, undefined, []]);
+    expect(first.why).toMatch(/^at tempo is due/);
+    const second = linkAfter('chunks', [atTempo(1, 4)]);
+    expect(second).toMatchObject({
+      bars: { fromBar: 1, toBar: 8 },
+      link: { chunk: { fromBar: 5, toBar: 8 }, to: { fromBar: 1, toBar: 4 } },
+      parts: [{ fromBar: 5, toBar: 8 }],
+      isJoined: true
+    });
+    expect([second.work!.way, second.drillMin]).toEqual([[96], undefined]);
+    const held = clean('A', '2026-11-22', 80, 9);
+    expect(linkAfter('combined', [held, atTempo(13, 16)])).toMatchObject({
+      bars: { fromBar: 9, toBar: 16 },
+      link: { chunk: { fromBar: 9, toBar: 12 }, to: { fromBar: 13, toBar: 16 } }
+    });
+  });
+
+  it('takes the difficulty out of the music first where there are drills: in half of the block at most, and up to 80 %', () => {
+    const drilled = (strategy: 'drills' | 'ramp', bpm: number, bars = 16, inARow = 3) =>
+      firstLadder({
+        ...request([etude('A', 100, bars, { schools: { strategy, inARow } })], soon),
+        log: [clean('A', '2026-11-23', bpm, 9)]
+      });
+    const { drillMin, minutes } = drilled('drills', 60);
+    expect(drillMin).toBeGreaterThanOrEqual(1);
+    expect(drillMin).toBeLessThanOrEqual(Math.round(minutes / 2));
+    // two bars last five seconds, their drill twenty
+    const short = drilled('drills', 60, 2, 8);
+    expect(short.drillMin).toBe(Math.round(short.minutes / 2));
+    expect(drilled('ramp', 60).drillMin).toBeUndefined();
+    expect(drilled('drills', 88).drillMin).toBeUndefined();
+  });
+
+  it('can be given what is of no item besides', () => {
+    const plan = laySeason(given);
+    const added = blocksToAdd(plan, given, TODAY);
+    expect(added.flatMap(({ kind, itemId, minutes }) => (itemId === null ? [[kind, minutes]] : []))).toEqual([
+      ['liked', 5],
+      ['free', 8],
+      ['quiet', 8],
+      ['rest', 5]
+    ]);
+  });
+
+  it('says where each key of the scales that were played stands', () => {
+    const scales = {
+      ...{ keys: ['C', 'G', 'D'], octaves: 2, pattern: '', unit: 'quarter' as const },
+      ...{ fromBpm: 60, toBpm: 66, stage: 'beats' as const }
+    };
+    const turn = { id: 's', name: 'Scales', minutes: 3, often: { kind: 'every' as const, days: 1 }, scales };
+    const told = (key: string, marks: string) =>
+      [...marks].map((mark) => ({ key, bpm: 60, stage: 'beats' as const, mark: mark as 'c' | 'n' }));
+    const standing = (played: ReturnType<typeof told>) =>
+      scalesStanding({ time: { ...given.time, rotation: [turn] }, keysPlayed: new Map([['s', played]]) });
+    expect(standing([])).toEqual([]);
+    // two clean lead a click on: 60, 63
+    expect(standing([...told('C', 'cc'), ...told('D', 'nn')])).toMatchObject([
+      {
+        name: 'Scales',
+        toBpm: 66,
+        keys: [
+          { key: 'C', bpm: 63, isWeak: false },
+          { key: 'G', bpm: 60, isWeak: false },
+          { key: 'D', bpm: 60, isWeak: true }
+        ]
+      }
+    ]);
   });
 
   it('is empty on a day without minutes', () => {

@@ -3,23 +3,18 @@
  * its tempo moves and why it is there. What is changed of it by hand, and what is done, are the desk's (core/practice). Source: the practice
  * model, section 1; the constants are judgement.
  */
-import type {
-  DeskWork,
-  PlanItem,
-  PracticeTime,
-  RoadBlock,
-  Scales,
-  ScalesToDo,
-  Schools,
-  Touch
-} from '../../record';
-import { type ScaleAnswer, drawKeys, keysAfter, rotationOn, seriesOf } from '../../practice';
+import type { DeskWork, PlanItem, PracticeTime, RoadBlock, Schools, Touch } from '../../record';
+import { LIKED_MIN, rotationOn, seriesOf } from '../../practice';
 import { clicksLower, fitLadder } from '../../tempo';
-import { type BarRange, type Minutes, SAME_TEMPO, dayOf, formatDate, sayDate } from '../../units';
+import { type BarRange, type Minutes, SAME_TEMPO, dayOf, formatDate } from '../../units';
 import { schoolsOf } from '../climb/climb';
+import { drillMinutes } from '../climb/rungs';
+import { linkOf } from '../facts/chain';
 import { partsOf } from '../facts/parts';
+import { type KeysPlayed, scalesOn } from './scales';
 import { type SpotNow, spotsForBlock } from './spots';
 import { throughOf } from './through';
+import { dueOf, sayWhy } from './why';
 import {
   type BlockPart,
   type PlannedBlock,
@@ -27,9 +22,7 @@ import {
   type PlannedSection,
   type SeasonPlan,
   barsOf,
-  rungKey,
-  rungOfBlock,
-  sayRung
+  rungOfBlock
 } from '../laid/plan';
 
 /** So long a rest after so much play. */
@@ -47,8 +40,7 @@ type Facts = {
   readonly time: Pick<PracticeTime, 'warmUpMin' | 'fundamentalsMin' | 'rotation'>;
   /** When each entry of the rotation was last done, by id. */
   readonly doneOn?: ReadonlyMap<string, string>;
-  /** Keys of scales that were played before, by the rotation's entry, in order. */
-  readonly keysPlayed?: ReadonlyMap<string, readonly ScaleAnswer[]>;
+  readonly keysPlayed?: KeysPlayed;
   readonly schools?: Partial<Schools> | undefined;
   readonly log: readonly Touch[];
   /** As a plan is laid with them. */
@@ -93,27 +85,21 @@ function fundamentalsOn(facts: Facts, date: string): BlockWithoutId[] {
   );
 }
 
-/** More keys than a block of scales has time for. */
-const KEYS_DRAWN = 120;
-
-function scalesOn(scales: Scales, played: readonly ScaleAnswer[], seed: string): ScalesToDo {
-  const { keys, octaves, pattern = '', unit, fromBpm, toBpm, stage } = scales;
-  const way = fitLadder(fromBpm, Math.max(fromBpm, toBpm), unit, { kind: 'scale', clicks: 1 }, 1);
-  const drawn = drawKeys(keys, played, seed, KEYS_DRAWN);
-  return {
-    ...{ unit, octaves, pattern, way, stage },
-    keys: keysAfter({ way, stage }, keys, played),
-    draw: drawn.map((key) => keys.indexOf(key))
-  };
-}
-
 /** Names of the fundamentals that are due on a date and have no minutes. */
 export const waitingOn = (facts: Pick<Facts, 'time' | 'doneOn'>, date: string): string[] =>
   turnsOn(facts, date).wait.map(({ name }) => name);
 
-/** A block of an item that the plan does not have that day: at what holds, or towards its next rung; in the list's order. */
+/** What is of no item and can be added. */
+const OF_NO_ITEM = [
+  ['liked', LIKED_MIN, 'Something you like', 'for its own sake'],
+  ['free', ADDED_MIN, 'Free', 'whatever comes'],
+  ['quiet', ADDED_MIN, 'Quiet, no instrument', 'the score, listening, silent fingering'],
+  ['rest', REST_MIN, 'Rest', 'lips, hands, ears']
+] as const;
+
+/** A block of an item that the plan does not have that day: at what holds, or towards its next rung; in the list's order. Then what is of none. */
 export function blocksToAdd(plan: SeasonPlan, facts: Facts, date: string): Omit<RoadBlock, 'id'>[] {
-  return plan.items
+  const ofItems = plan.items
     .filter((item) => item.state !== 'past')
     .map((item) => {
       const rung = item.rungs[0];
@@ -129,6 +115,10 @@ export function blocksToAdd(plan: SeasonPlan, facts: Facts, date: string): Omit<
       };
       return { ...roadBlockOf(plan, facts, date, block), why: 'added by hand' };
     });
+  return [
+    ...ofItems,
+    ...OF_NO_ITEM.flatMap(([kind, minutes, name, why]) => ofNoItem(kind, minutes, name, why))
+  ];
 }
 
 /** What the clock gives that day: its minutes less lessons and mocks. */
@@ -143,7 +133,7 @@ export function clockMinutes(plan: SeasonPlan, date: string): Minutes {
 }
 
 function ofNoItem(
-  kind: 'warm-up' | 'fundamentals' | 'rest',
+  kind: 'warm-up' | 'fundamentals' | 'liked' | 'free' | 'quiet' | 'rest',
   minutes: Minutes,
   name: string,
   why: string
@@ -182,9 +172,17 @@ function roadBlockOf(plan: SeasonPlan, facts: Facts, date: string, block: Planne
   const own = facts.items.find(({ id }) => id === item.id)!;
   const schools = schoolsOf(own, facts.schools);
   const whole = section && barsOf(item, { ...block, sectionId: section.id });
-  const parts = section && block.part ? partsOfBlock(facts, item, section, block.part) : [];
+  const isBackward = schools.strategy === 'combined';
+  const link = section && block.bars ? linkOf(section, block.bars, isBackward) : undefined;
+  const parts = link
+    ? [link.chunk]
+    : section && block.part
+      ? partsOfBlock(facts, item, section, block.part)
+      : [];
   const work = section ? workOf(item, section, block, schools) : null;
   const place = { itemId: item.id, sectionId: section?.id ?? null, minutes: block.minutes };
+  const rung = block.kind === 'ladder' ? rungOfBlock(item, block) : undefined;
+  const drillMin = rung ? drillMinutes(rung, block.minutes, schools, item.cleanShare) : 0;
   const through = block.kind === 'keep-warm' && !work ? throughOf(item, own) : undefined;
   const spots = work ? spotsForBlock(facts.spots ?? [], place, date) : [];
   return {
@@ -194,13 +192,15 @@ function roadBlockOf(plan: SeasonPlan, facts: Facts, date: string, block: Planne
     name: item.name,
     bars: plainBars(block.part?.isJoined ? whole : (block.part?.bars ?? whole)),
     parts,
-    isJoined: parts.length > 0 && block.part?.isJoined === true,
+    isJoined: link !== undefined || (parts.length > 0 && block.part?.isJoined === true),
     minutes: block.minutes,
-    why: sayWhy(plan, facts, date, item, block),
+    why: sayWhy(plan, facts, date, item, block, link !== undefined),
     dueOn: dueOf(plan, item, block),
     work,
     ...(parts.length > 1 ? { firstPart: hardestOf(facts.log, item.id, parts, date) } : {}),
     ...(through ? { through } : {}),
+    ...(link ? { link } : {}),
+    ...(drillMin > 0 ? { drillMin } : {}),
     ...(spots.length > 0 ? { spots } : {})
   };
 }
@@ -270,45 +270,4 @@ function workOf(
     ...(among > inARow ? { among } : {}),
     ...(back === 'step' ? {} : { back })
   };
-}
-
-function sayWhy(
-  plan: SeasonPlan,
-  { log, hurtDays = [] }: Facts,
-  date: string,
-  item: PlannedItem,
-  block: PlannedBlock
-): string {
-  if (block.kind === 'run') return 'straight through, no click, the room imagined';
-  if (block.kind === 'easy-run') return 'once through, easily';
-  if (block.kind === 'keep-warm') return sayRested(log, date, item.id);
-  const rung = block.kind === 'ladder' ? rungOfBlock(item, block) : undefined;
-  if (!rung) return 'some of its weekly minutes';
-  const due = dueOf(plan, item, block);
-  const name = rung.bars ? 'joined at tempo' : sayRung({ bpm: rung.click.bpm });
-  if (due === null) return `towards ${name}`;
-  const days = dayOf(due) - dayOf(date);
-  // what was stopped for pain is no reproach
-  if (days < 0 && hurtDays.includes(due)) return `towards ${name}`;
-  if (days === -1) return `${name} was not reached yesterday`;
-  if (days < 0) return `${name} was due on ${sayDate(dayOf(due))}`;
-  return `${name} is due ${days === 0 ? 'today' : days === 1 ? 'tomorrow' : `on ${sayDate(dayOf(due))}`}`;
-}
-
-/** The first day on which its rung was ever due. */
-function dueOf(plan: SeasonPlan, item: PlannedItem, block: PlannedBlock): string | null {
-  const rung = block.kind === 'ladder' ? rungOfBlock(item, block) : undefined;
-  if (!rung) return null;
-  return plan.agreed.rungs.find((one) => rungKey(one) === rungKey(rung))?.due ?? rung.date;
-}
-
-function sayRested(log: readonly Touch[], date: string, itemId: string): string {
-  const last = log
-    .filter((touch) => touch.itemId === itemId && touch.date < date)
-    .map((touch) => touch.date)
-    .sort()
-    .at(-1);
-  if (!last) return 'once, so that it stays';
-  const days = dayOf(date) - dayOf(last);
-  return days === 1 ? 'played yesterday, kept warm' : `touch again after ${days} days`;
 }

@@ -33,6 +33,20 @@ export function layChain(section: Bars, isBackward = false): Link[] {
   return [...chunks.map((chunk, i) => ({ chunk, joined: join(chunk, chunks[i - 1] ?? chunk) })), whole];
 }
 
+/** The chunk that bars of a chain join, and the one it is joined to; undefined where they are a chunk alone, or no link of it. */
+export function linkOf(
+  section: Bars,
+  bars: Bars,
+  isBackward: boolean
+): { readonly chunk: Bars; readonly to: Bars } | undefined {
+  const { fromBar, toBar } = bars;
+  const isThese = (one: Bars) => one.fromBar === fromBar && one.toBar === toBar;
+  const chunk = layChain(section, isBackward).find(({ joined }) => isThese(joined))?.chunk;
+  if (!chunk || isThese(chunk)) return undefined;
+  const to = isBackward ? { fromBar: chunk.toBar + 1, toBar } : { fromBar, toBar: chunk.fromBar - 1 };
+  return { chunk: { ...chunk }, to };
+}
+
 function join(a: Bars, b: Bars): Bars {
   return { fromBar: Math.min(a.fromBar, b.fromBar), toBar: Math.max(a.toBar, b.toBar) };
 }

@@ -3,7 +3,7 @@
  * from jumping. Beyond the round, weeks have numbers from 0 down.
  */
 import { dayCapacity } from '../../plan';
-import { type DayNumber, type Minutes, dayOf, formatDate } from '../../units';
+import { type DayNumber, type Minutes, dayOf, formatDate, perList } from '../../units';
 import type { SeasonFrame } from './frame';
 import type { PlannedDay, PlannedWeek } from '../laid/plan';
 import type { SeasonRequest } from '../facts/request';
@@ -114,9 +114,17 @@ function practisedWeeks(request: SeasonRequest, { today }: SeasonFrame, dayZero:
   return weeks;
 }
 
-function loggedFrom(request: SeasonRequest, from: DayNumber, today: DayNumber): Minutes {
-  const [first, last] = [formatDate(from), formatDate(Math.min(from + 6, today))];
-  return sum(request.log.filter((t) => t.date >= first && t.date <= last).map((t) => t.minutes));
+/** Minutes of each date of a log: added up once, and asked for week by week. */
+const minutesByDate = perList((log: SeasonRequest['log']): ReadonlyMap<string, Minutes> => {
+  const by = new Map<string, Minutes>();
+  for (const { date, minutes } of log) by.set(date, (by.get(date) ?? 0) + minutes);
+  return by;
+});
+
+function loggedFrom({ log }: SeasonRequest, from: DayNumber, today: DayNumber): Minutes {
+  const by = minutesByDate(log);
+  const days = [0, 1, 2, 3, 4, 5, 6].map((i) => from + i).filter((day) => day <= today);
+  return sum(days.map((day) => by.get(formatDate(day)) ?? 0));
 }
 
 function sum(values: readonly number[]): number {
