@@ -152,6 +152,8 @@ test('a day is played by keys alone, from Begin to tomorrow, and the plan is lai
   );
 
   await step('without a line answers stay on the device, and are sent when there is one', async () => {
+    // what came before is there
+    await expect(page.getByText(/^all sent/)).toBeVisible();
     await context.setOffline(true);
     for (let i = 1; i <= 2; i += 1) {
       await right(page);
@@ -362,7 +364,7 @@ test('on a phone a day is changed by hand, less time is fitted in, and answers a
         .allInnerTexts();
     const before = await names();
     expect(before.slice(0, 2)).toEqual(['Warm-up', 'Breath, then long tones from the middle']);
-    await page.locator('.column li button').nth(2).tap();
+    await page.locator('.column li > button').nth(2).tap();
     const words = page.locator('.column').getByRole('group');
     await words.getByRole('button', { name: 'earlier' }).tap();
     await expect.poll(names).toEqual([before[0], before[2], before[1], ...before.slice(3)]);
@@ -375,7 +377,7 @@ test('on a phone a day is changed by hand, less time is fitted in, and answers a
     await words.getByRole('button', { name: 'split' }).tap();
     await expect.poll(names).toEqual([before[0], before[2], before[2], before[1], ...before.slice(3)]);
     await expect.poll(minutes).toBe(Math.ceil(was / 2));
-    await page.locator('.column li').nth(2).getByRole('button').tap();
+    await page.locator('.column li > button').nth(2).tap();
     await words.getByRole('button', { name: 'drop' }).tap();
     await expect(
       page.getByRole('button', { name: `${before[2]}, ${Math.floor(was / 2)} min: put back` })

@@ -1,4 +1,7 @@
-/** The seconds a block has been at work, counted while its desk is open, and kept on the device so that a reload loses next to none. */
+/**
+ * The seconds a block has been at work, counted while its desk is open, and kept on the device so that a reload loses next to none. Counted by
+ * a clock that nobody sets: one that is put right, or falls back for the winter, neither ends a block nor halts it.
+ */
 const TICK_MS = 250;
 /** A reload loses no more than this. */
 const KEPT_EVERY_MS = 3000;
@@ -34,14 +37,14 @@ export class DeskClock {
 
   #start(block: string, base: number): void {
     clearInterval(this.#ticking);
-    this.#nowMs = Date.now();
+    this.#nowMs = performance.now();
     this.#run = { block, base, sinceMs: this.#nowMs };
     this.#keep();
     this.#ticking = setInterval(() => this.#tick(), TICK_MS);
   }
 
   #tick(): void {
-    this.#nowMs = Date.now();
+    this.#nowMs = performance.now();
     if (this.#nowMs - this.#keptMs >= KEPT_EVERY_MS) this.#keep();
   }
 

@@ -26,13 +26,16 @@ import type { DeskEvent, RoadBlock, Spot } from '$lib/core/record';
 import type { BlockEnd } from '$lib/core/record/words';
 import type { DeskAnswer } from '$lib/schema/desk';
 import type { TodayView } from '$lib/schema/view';
+import { type BlockSet, DayChanges } from './day-changes.svelte';
 import { DeskClock } from './desk-clock.svelte';
 import { type DeskDraft, DeviceQueue, type QueueState } from './device/queue';
 
+/** What has not been sent by then is said to wait. */
+const SAID_TO_WAIT_MS = 800;
+/** A sending that was not answered by then is made again. */
+const GIVEN_UP_MS = 20_000;
 /** After a line was missed it is tried again after so long. */
 const AGAIN_MS = 15_000;
-
-type BlockSet = Extract<DeskEvent, { kind: 'set' }>['set'];
 
 /** Who sits before it: the account, and whether it is the candidate's own. */
 export type Player = { readonly account: string; readonly isCandidate: boolean };
@@ -49,6 +52,7 @@ export class DeskSession {
   #queue: DeviceQueue | null = null;
   #turn: Promise<void> = Promise.resolve();
   #again: ReturnType<typeof setTimeout> | undefined;
+  #waits: ReturnType<typeof setTimeout> | undefined;
   readonly #date: string;
 
   queueState = $state.raw<QueueState>({ kind: 'sent', atMs: null });
@@ -101,7 +105,9 @@ export class DeskSession {
           fetch(`/candidates/${this.view.candidate.id}/desk`, {
             method: 'POST',
             headers: { 'content-type': 'application/json' },
-            body: JSON.stringify({ events })
+            body: JSON.stringify({ events }),
+            // a line that went dead in the middle is no line
+            signal: AbortSignal.timeout(GIVEN_UP_MS)
           })
         );
         this.#events = [...this.#events, ...(await this.#queue.all())];
@@ -123,6 +129,7 @@ export class DeskSession {
 
   close(): void {
     clearTimeout(this.#again);
+    clearTimeout(this.#waits);
     this.#clock.stop();
   }
 
@@ -215,6 +222,14 @@ export class DeskSession {
   /** Ends the block in hand; the next is begun where the session goes on. */
   end = (how: BlockEnd) => this.#inTurn(() => this.#end(how));
 
+  /** What was changed of the day by hand, and what takes it back. */
+  readonly changes = new DayChanges();
+  takeBack = () =>
+    this.#inTurn(async () => {
+      for (const { block, set } of this.changes.takeLast())
+        await this.#keep({ kind: 'set', date: this.#date, block, set });
+    });
+
   /** Sets one thing of one block of the day. */
   set = (block: string, set: BlockSet) => this.change(block, () => set);
 
@@ -224,7 +239,9 @@ export class DeskSession {
       await this.#makeDay();
       const block = this.day?.blocks.find((one) => one.id === id);
       const set = block ? make(block, this.day!) : null;
-      if (set) await this.#keep({ kind: 'set', date: this.#date, block: id, set });
+      if (!block || !set) return;
+      await this.#keep({ kind: 'set', date: this.#date, block: id, set });
+      this.changes.remember(block, set);
     });
 
   /** Puts a block into the day; `place` lies between those of its neighbours. */
@@ -233,6 +250,7 @@ export class DeskSession {
       await this.#makeDay();
       const added = { ...block, id: crypto.randomUUID() };
       await this.#keep({ kind: 'add', date: this.#date, added, place } as DeskDraft);
+      this.changes.rememberAdded(added);
     });
 
   async send(): Promise<void> {
@@ -251,10 +269,21 @@ export class DeskSession {
     return this.#turn;
   }
 
+  async #sayWaiting(): Promise<void> {
+    const count = (await this.#queue?.countWaiting()) ?? 0;
+    if (count > 0 && this.queueState.kind !== 'refused') this.queueState = { kind: 'waiting', count };
+  }
+
   async #keep(draft: DeskDraft): Promise<void> {
-    if (!this.#queue) return;
-    const event = await this.#queue.keep(draft);
-    this.#events = [...this.#events, event];
+    if (this.#queue) this.#show(await this.#queue.keep(draft));
+  }
+
+  /** What is kept on the device is shown, and sent. */
+  #show(...events: readonly DeskEvent[]): void {
+    this.#events = [...this.#events, ...events];
+    if (this.queueState.kind === 'sent') this.queueState = { kind: 'sending' };
+    clearTimeout(this.#waits);
+    this.#waits = setTimeout(() => void this.#sayWaiting(), SAID_TO_WAIT_MS);
     void this.send();
   }
 
@@ -265,6 +294,7 @@ export class DeskSession {
   }
 
   async #begin(): Promise<void> {
+    if (!this.day && this.view.roadMap.length === 0) return;
     await this.#makeDay();
     if (!this.block || this.block.run) return;
     await this.#keep({ kind: 'begin', date: this.#date, block: this.block.id });
@@ -272,13 +302,28 @@ export class DeskSession {
   }
 
   async #end(how: BlockEnd): Promise<void> {
-    if (!this.block?.run) return;
+    if (!this.block?.run || !this.#queue) return;
     // what passes until the end is answered is not played
     const seconds = Math.round(Math.min(this.seconds, this.#planned));
     const done = seconds > 0 && this.block.fundamental ? { fundamental: this.block.fundamental } : {};
-    await this.#keep({ kind: 'end', date: this.#date, block: this.block.id, seconds, how, ...done });
+    const { id } = this.block;
+    const ended = await this.#queue.keep({
+      kind: 'end',
+      date: this.#date,
+      block: id,
+      seconds,
+      how,
+      ...done
+    });
+    const day = readDeskDay([...this.#events, ended], this.#date);
+    const next = how === 'next' || how === 'shorter' ? day && blockInHand(day) : null;
+    // the next is shown with the end of the one before: no face between them takes a key
+    const begun =
+      next && !next.run ? [await this.#queue.keep({ kind: 'begin', date: this.#date, block: next.id })] : [];
+    this.#show(ended, ...begun);
     this.#clock.stop();
-    if (how === 'next' || how === 'shorter') await this.#begin();
+    if (begun.length > 0) this.#clock.begin(next!.id);
+    else this.takeUp();
   }
 
   async #take(task: TaskInHand): Promise<void> {

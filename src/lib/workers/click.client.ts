@@ -15,7 +15,8 @@ export class Click {
   #isOn = false;
   #bpm = 0;
 
-  constructor(private readonly onBeat: (beat: Beat) => void) {}
+  /** `onBeat` is told null where the click has come to its end. */
+  constructor(private readonly onBeat: (beat: Beat | null) => void) {}
 
   get isOn(): boolean {
     return this.#isOn;
@@ -27,7 +28,7 @@ export class Click {
     const context = new AudioContext({ latencyHint: 'interactive' });
     await context.audioWorklet.addModule(clickWorklet);
     const node = new AudioWorkletNode(context, 'click', { numberOfInputs: 0, outputChannelCount: [2] });
-    node.port.onmessage = ({ data }: MessageEvent<Beat>) => {
+    node.port.onmessage = ({ data }: MessageEvent<Beat | null>) => {
       if (this.#isOn) this.onBeat(data);
     };
     const gain = new GainNode(context, { gain: 0.7 });

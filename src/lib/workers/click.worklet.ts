@@ -1,4 +1,4 @@
-/** Plays the click: the engine's samples, quantum by quantum, and a word to the page for each beat that begins. */
+/** Plays the click: the engine's samples, quantum by quantum, and a word to the page for each beat that begins; null where it has come to its end. */
 import { ClickEngine } from '$lib/core/click/engine';
 import type { Pattern } from '$lib/core/click/pattern';
 
@@ -21,7 +21,9 @@ class ClickProcessor extends AudioWorkletProcessor {
 
   process(_inputs: Float32Array[][], [out]: Float32Array[][]): boolean {
     const [first, ...others] = out!;
+    const wasOn = this.#engine.isOn;
     for (const beat of this.#engine.fill(first!, currentFrame)) this.port.postMessage(beat);
+    if (wasOn && !this.#engine.isOn) this.port.postMessage(null);
     for (const other of others) other.set(first!);
     return true;
   }

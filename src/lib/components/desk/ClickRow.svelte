@@ -6,8 +6,16 @@
     clicking,
     perBar,
     onToggle,
+    onThinner,
     onSettings
-  }: { clicking: Clicking; perBar: number; onToggle: () => void; onSettings: () => void } = $props();
+  }: {
+    clicking: Clicking;
+    perBar: number;
+    onToggle: () => void;
+    /** Null where what is in hand does not hold yet. */
+    onThinner: (() => void) | null;
+    onSettings: () => void;
+  } = $props();
 
   /** Where there are no bars one cell is filled every other time, so that a beat is seen. */
   const isLit = (cell: number) => {
@@ -23,6 +31,9 @@
     >{#each { length: perBar || 1 } as _, i (i)}<i class:on={isLit(i)}></i>{/each}</span
   >
   {#if clicking.beat?.isCountOff}<span class="count">count</span>{/if}
+  {#if onThinner}<button class="more" onclick={onThinner}
+      >thinner{clicking.thinned ? `: ${clicking.thinned}` : ''}</button
+    >{/if}
   <button class="more" onclick={onSettings}>settings</button>
   {#if clicking.silence}<span class="soft">{clicking.silence}</span>{/if}
 </div>

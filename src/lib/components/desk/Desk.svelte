@@ -1,21 +1,9 @@
 <!-- The block runner: one block at a time, and what is done in it by one tap, key or pedal each. -->
 <script lang="ts">
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { invalidateAll } from '$app/navigation';
-  import {
-    type SpotLine,
-    barsOfTask,
-    elementsFor,
-    issueOfHunt,
-    keyInHand,
-    offerMethods,
-    sayTask,
-    spotOf,
-    taskAfter
-  } from '$lib/core/practice';
-  import type { NoteSpread } from '$lib/core/pitch';
-  import { clickOf } from '$lib/core/tempo';
-  import { type BarRange, tempoIn } from '$lib/core/units';
+  import { elementsFor, isAtDrill, issueOfHunt, spotsOf } from '$lib/core/practice';
+  import type { BarRange } from '$lib/core/units';
   import type { TodayView } from '$lib/schema/view';
   import { DeskSession, type Player } from '$lib/state/desk.svelte';
   import { keepAwake } from '$lib/state/device/awake';
@@ -23,19 +11,19 @@
   import DayEnd from './DayEnd.svelte';
   import DayStrip from './DayStrip.svelte';
   import DeskFoot from './DeskFoot.svelte';
+  import DeskPanels, { type Panel } from './DeskPanels.svelte';
+  import DrillFace from './DrillFace.svelte';
   import EndFace from './EndFace.svelte';
+  import FirstFace from './FirstFace.svelte';
   import HuntFace from './HuntFace.svelte';
   import Hurts from './Hurts.svelte';
-  import Keys from './Keys.svelte';
-  import MethodPanel from './MethodPanel.svelte';
   import ReadingFace from './ReadingFace.svelte';
   import ScalesFace from './ScalesFace.svelte';
-  import SoundPanel from './SoundPanel.svelte';
-  import SpotPanel from './SpotPanel.svelte';
   import TimedFace from './TimedFace.svelte';
   import WhatFace from './WhatFace.svelte';
   import WorkFace from './WorkFace.svelte';
-  import { Clicking, clicksPerBar, isTriple } from './clicking.svelte';
+  import { Clicking, clicksPerBar } from './clicking.svelte';
+  import { InHand } from './in-hand.svelte';
   import { type DeskAct, type Face, actOfKey } from './desk-keys';
   import { Reading } from './reading.svelte';
 
@@ -56,53 +44,24 @@
   let isLeaving = $state(false);
   let isHurting = $state(false);
   let isStopped = $state(false);
-  let panel = $state<'keys' | 'sound' | 'spot' | 'methods' | 'pitch' | null>(null);
+  let panel = $state<Panel | null>(null);
 
-  /** Of scales, the key in hand. */
-  const key = $derived(block?.run && block.scales ? keyInHand(block.scales, block.run.keys) : null);
-  const unit = $derived(block?.work?.unit ?? block?.scales?.unit ?? 'quarter');
-  /** Of what is played through at several tempos, the first. */
-  const first = $derived(block?.run ? block.through?.[0] : undefined);
-  const hunt = $derived(block?.run ? block.hunt : undefined);
+  const inHand = new InHand(session, () => view);
+  const { first, hunt, said, item, bars, spot, clicked, canSpot } = $derived(inHand);
   let huntFace = $state<HuntFace>();
-  const inHand = $derived(
-    standing ? { bpm: standing.bpm, unit } : key ? { bpm: key.bpm, unit } : (hunt ?? null)
-  );
-  /** The tempo in hand, as a metronome says it. */
-  const said = $derived(inHand && (clickOf(inHand) ?? inHand));
-  const item = $derived(view.items.find(({ id }) => id === block?.itemId) ?? null);
-  /** The bars in hand: a spot's, a part's, or all of the block's. */
-  const bars = $derived(day && block ? barsOfTask(day, block) : null);
-  const spot = $derived(day && block ? (spotOf(day, block, block.run?.task.spot) ?? null) : null);
-  const offers = $derived.by(() => {
-    if (!spot) return [];
-    const known = view.spots.find(({ id }) => id === spot.id);
-    if (known) return known.offers;
-    const issue = { notHeld: [], ...spot };
-    const offer = offerMethods({ spots: [issue], family: view.family, tries: [], ways: view.ways, isHurt });
-    return offer(issue).map(({ id }) => id);
-  });
-  const clicked = $derived.by(() => {
-    // the count is of whole bars: a pickup enters within it
-    if (first && block && item)
-      return { tempo: first, metre: item.metre, pickupBeats: 0, through: block.through };
-    if (said && key) return { tempo: said, metre: '4/4', pickupBeats: 0, stage: key.stage };
-    if (!said || !item) return null;
-    const isAtStart = bars !== null && bars.fromBar === item.fromBar;
-    return { tempo: said, metre: item.metre, pickupBeats: isAtStart ? (item.pickupBeats ?? 0) : 0 };
-  });
-  /** Fresh pages have no bars to come back to. */
-  const canSpot = $derived(item !== null && item.kind !== 'sight-reading');
   const next = $derived((day?.blocks ?? []).find((one) => !one.isDropped && one.run === null) ?? null);
   const isTimeUp = $derived(session.secondsLeft <= 0);
-  const isDone = $derived(day !== null && (block === null || isStopped));
+  /** Nothing is planned, and nothing was put in. */
+  const isEmpty = $derived((day?.blocks ?? view.roadMap).length === 0);
+  const isDone = $derived(day !== null && !isEmpty && (block === null || isStopped));
   const isAsking = $derived(standing?.phase === 'offer' && session.secondsLeft >= FURTHER_SECONDS && !isHurt);
   const face = $derived.by((): Face => {
-    if (!session.isOpen || isHurting || isDone || (view.roadMap.length === 0 && !day)) return 'none';
+    if (!session.isOpen || isHurting || isDone || isEmpty) return 'none';
     if (!block?.run) return 'first';
     // what is hunted ends with its music, not with the clock
     const isOver = standing ? standing.phase === 'ended' : isTimeUp && !hunt;
     if (isLeaving || isOver) return 'end';
+    if (isAtDrill(block)) return 'drill';
     if (standing) return 'work';
     if (hunt) return 'hunt';
     return block.scales ? 'scales' : item?.kind === 'sight-reading' ? 'reading' : 'timed';
@@ -132,9 +91,21 @@
     if (standing?.phase === 'offer' && !isAsking && !isTimeUp)
       void session.move({ kind: 'further', isTaken: false });
   });
+  /** By name: an answer makes another block of the same, and must not end what was chosen for it. */
+  const blockId = $derived(block?.id ?? '');
+  const taskId = $derived(`${blockId} ${block?.run?.task.part} ${block?.run?.task.spot}`);
+  // another block, or another of its tasks: the click is as it is set
+  $effect(() => {
+    void taskId;
+    untrack(() => clicking.plain());
+  });
+  $effect(() => {
+    void blockId;
+    inHand.huntBpm = null;
+  });
   // the click follows the tempo
   $effect(() => {
-    const isClicked = face !== 'end' && face !== 'none' && face !== 'reading';
+    const isClicked = face !== 'end' && face !== 'none' && face !== 'reading' && face !== 'drill';
     if (!isClicked || !clicked) clicking.stop();
     else clicking.follow(clicked);
   });
@@ -160,12 +131,18 @@
     if (face === 'scales') return session.key(mark);
     if (face === 'reading') return reading.answer(mark);
     if (face === 'hunt') return mark === 'c' ? huntFace?.next() : huntFace?.back();
+    if (face === 'drill') return intoTheBars();
     if (isAsking) await session.move({ kind: 'further', isTaken: kind === 'clean' });
     else await session.move({ kind });
   }
+  const intoTheBars = () => block?.run && session.take(block.run.task);
+  /** Its end is on its way: a key that is pressed twice ends one block. */
+  let isEnding = false;
   async function endBlock(how: 'next' | 'shorter') {
-    isLeaving = false;
+    if (isEnding) return;
+    isEnding = true;
     await session.end(how);
+    [isLeaving, isEnding] = [false, false];
   }
   async function more() {
     isLeaving = false;
@@ -179,36 +156,14 @@
     [isHurting, isLeaving, isStopped] = [false, false, true];
     await session.hurts(isTold);
   }
-  async function found(line: SpotLine) {
-    panel = null;
-    if (block?.itemId) await session.found({ ...line, itemId: block.itemId });
-  }
-  async function leavePitch(heard: readonly NoteSpread[]) {
-    panel = null;
-    await session.tones(heard);
-  }
   async function hunted(broken: readonly BarRange[]) {
     const { kind, itemId } = block!;
     if (!hunt || !itemId || (kind !== 'probe' && kind !== 'microscope')) return;
     for (const range of broken)
-      await session.found({ ...range, itemId, issue: issueOfHunt(kind, hunt), notHeld: [] }, kind);
+      await session.found({ ...range, itemId, issue: issueOfHunt(kind, said ?? hunt), notHeld: [] }, kind);
     isLeaving = true;
   }
-  async function takeMethod(method: string) {
-    panel = null;
-    if (block?.run) await session.take({ ...block.run.task, method });
-  }
   const toggleClick = () => clicked && clicking.toggle(clicked);
-  /** Up to today's rung, as every tempo taken by hand. */
-  function takeTapped(bpm: number) {
-    panel = null;
-    void session.move({ kind: 'by-hand', bpm: tempoIn({ bpm, unit: said!.unit }, unit) });
-  }
-  /** Where what is in hand leads when it holds. */
-  const partAfter = $derived.by(() => {
-    const after = day && block ? taskAfter(day, block, session.seconds) : null;
-    return after && day && block ? `on to ${sayTask(day, block, after)}` : '';
-  });
 
   const ACTS: Record<DeskAct, () => unknown> = {
     begin,
@@ -224,6 +179,10 @@
     pitch: () => (panel = 'pitch'),
     methods: () => spot && (panel = 'methods')
   };
+  /** What was tapped does not keep the keys: Space is the click's again. */
+  function letGo({ detail, target }: MouseEvent) {
+    if (detail > 0 && !panel && target instanceof Element) target.closest('button')?.blur();
+  }
   function onKey(event: KeyboardEvent) {
     const { key, target } = event;
     if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || panel) return;
@@ -238,10 +197,16 @@
 </script>
 
 {#snippet clickRow(perBar: number)}
-  <ClickRow {clicking} {perBar} onToggle={toggleClick} onSettings={() => (panel = 'sound')} />
+  <ClickRow
+    {clicking}
+    {perBar}
+    onToggle={toggleClick}
+    onThinner={inHand.canThin && clicked ? () => clicking.thinner(clicked) : null}
+    onSettings={() => (panel = 'sound')}
+  />
 {/snippet}
 
-<svelte:window onkeydown={onKey} />
+<svelte:window onkeydown={onKey} onclick={letGo} />
 <div class="desk">
   {#if day}<DayStrip
       {day}
@@ -249,28 +214,18 @@
       share={session.seconds / Math.max(1, session.seconds + session.secondsLeft)}
     />{/if}
   {#if session.fault}
-    <div class="first">
-      <p role="alert">{session.fault}</p>
-      <a href={home}>To the day</a>
-    </div>
+    <FirstFace fault={session.fault} {home} />
   {:else if !session.isOpen}
-    <div class="first"><h1 class="soft">The day is opened</h1></div>
+    <FirstFace heading="The day is opened" />
   {:else if isHurting}
     <Hurts onRest={stopHurt} onBack={() => (isHurting = false)} />
   {:else if isDone && day}
     <DayEnd {view} {day} answer={session.answer} {isHurt} {home} onGoOn={block ? begin : null} />
-  {:else if view.roadMap.length === 0 && !day}
-    <div class="first">
-      <h1>No minutes today</h1>
-      <a href={home}>To the day</a>
-    </div>
+  {:else if isEmpty}
+    <FirstFace heading="Nothing is planned for today" {home} />
   {:else if !block?.run || !day}
     {@const first = block ?? view.roadMap[0]!}
-    <div class="first">
-      <h1>{first.name}</h1>
-      <p>{first.minutes} minutes · {first.why}</p>
-      <button class="begin" onclick={begin}>Begin</button>
-    </div>
+    <FirstFace heading={first.name} says="{first.minutes} minutes · {first.why}" onBegin={begin} />
   {:else if face === 'end'}
     <EndFace
       {day}
@@ -285,7 +240,24 @@
     />
   {:else if hunt && bars}
     {@render clickRow(item && said ? clicksPerBar(item.metre, said) : 0)}
-    {#key block.id}<HuntFace bind:this={huntFace} {block} {hunt} {bars} onDone={hunted} />{/key}
+    {#key block.id}<HuntFace
+        bind:this={huntFace}
+        {block}
+        {hunt}
+        bpm={inHand.tempo?.bpm ?? hunt.bpm}
+        {bars}
+        barNow={() => inHand.barIn(clicking)}
+        onTempo={(bpm) => (inHand.huntBpm = bpm)}
+        onPlayed={() => clicking.stop()}
+        onDone={hunted}
+      />{/key}
+  {:else if face === 'drill'}
+    <DrillFace
+      {block}
+      issues={spotsOf(day, block).flatMap(({ issue }) => issue || [])}
+      seconds={session.seconds}
+      onDone={intoTheBars}
+    />
   {:else if face === 'reading'}
     <ReadingFace {block} {reading} secondsLeft={session.secondsLeft} />
   {:else if face === 'scales' && block.scales}
@@ -307,11 +279,11 @@
       {@render clickRow(item ? clicksPerBar(item.metre, said) : 0)}
       <WorkFace
         {work}
-        {unit}
+        unit={inHand.unit}
         {said}
         {standing}
         {isAsking}
-        {partAfter}
+        partAfter={inHand.leadsTo}
         onAnswer={answer}
         onPick={(bpm) => session.move({ kind: 'by-hand', bpm })}
       />
@@ -319,7 +291,14 @@
       {#if first && clicked}
         {@render clickRow(first.perBar)}
       {/if}
-      <TimedFace {block} seconds={session.seconds} secondsLeft={session.secondsLeft} onDone={ACTS.leave} />
+      <TimedFace
+        {block}
+        seconds={session.seconds}
+        secondsLeft={session.secondsLeft}
+        isOnBreath={inHand.isOnBreath}
+        beat={clicking.beatInMusic}
+        onDone={ACTS.leave}
+      />
     {/if}
   {/if}
   {#if !session.fault}
@@ -337,33 +316,7 @@
       onKeys={() => (panel = 'keys')}
     />
   {/if}
-  {#if panel === 'pitch'}
-    {#await import('./TunerFace.svelte') then { default: TunerFace }}<TunerFace
-        known={view.tones}
-        volume={clicking.settings.volume}
-        onClose={leavePitch}
-      />{/await}
-  {:else if panel === 'sound' && said}<SoundPanel
-      settings={clicking.settings}
-      isTriple={isTriple(said)}
-      onChange={(settings) => clicking.set(settings, clicked)}
-      onTapped={takeTapped}
-      onClose={() => (panel = null)}
-    />{:else if panel === 'keys'}<Keys onClose={() => (panel = null)} />
-  {:else if panel === 'spot' && item && block}<SpotPanel
-      {item}
-      elements={elementsFor(view.family)}
-      bars={block.bars ?? item}
-      onFound={found}
-      onClose={() => (panel = null)}
-    />
-  {:else if panel === 'methods' && spot}<MethodPanel
-      {offers}
-      ways={view.ways}
-      inHand={block?.run?.task.method ?? null}
-      onTake={takeMethod}
-      onClose={() => (panel = null)}
-    />{/if}
+  <DeskPanels bind:panel {view} {session} {inHand} {clicking} />
 </div>
 
 <style>
@@ -373,27 +326,5 @@
     height: 100dvh;
     min-height: 480px;
     overflow: hidden;
-  }
-  .first {
-    display: grid;
-    flex: 1;
-    align-content: center;
-    gap: 12px;
-    max-width: 760px;
-    padding: 24px;
-    font-size: 22px;
-  }
-  .first h1 {
-    font-size: clamp(32px, 6vw, 64px);
-  }
-  .begin {
-    justify-self: start;
-    margin-top: 20px;
-    padding: 18px 56px 22px;
-    border: 0;
-    background: var(--ink);
-    color: var(--paper);
-    font-size: clamp(40px, 6vw, 64px);
-    font-weight: 700;
   }
 </style>

@@ -37,7 +37,7 @@
   const { block, standing } = $derived(session);
   const isAt = $derived(face !== 'first' && face !== 'none');
   /** What has no end of its own but the clock's. */
-  const isByTurns = $derived(face === 'scales' || face === 'reading' || face === 'hunt');
+  const isByTurns = $derived(face === 'scales' || face === 'reading' || face === 'hunt' || face === 'drill');
   const canUndo = $derived(block?.run ? lastAnswered(block.run) !== undefined : false);
   const open = $derived((session.day?.blocks ?? []).filter((one) => !one.isDropped));
   const place = $derived(open.findIndex((one) => one.id === block?.id) + 1);

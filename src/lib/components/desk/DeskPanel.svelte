@@ -17,7 +17,8 @@
 <style>
   dialog[open] {
     display: grid;
-    align-content: center;
+    grid-template-columns: minmax(0, max-content);
+    align-content: safe center;
     justify-content: center;
     gap: 16px;
     width: 100vw;

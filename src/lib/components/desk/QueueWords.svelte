@@ -10,8 +10,8 @@
 <span class="queue" role="status"
   >{#if state.kind === 'sent'}{state.atMs === null
       ? 'all sent'
-      : `all sent ${time(state.atMs)}`}{:else if state.kind === 'waiting'}kept on this device, {state.count} to
-    send{:else}{state.says}{/if}</span
+      : `all sent ${time(state.atMs)}`}{:else if state.kind === 'sending'}&nbsp;{:else if state.kind === 'waiting'}kept
+    on this device, {state.count} to send{:else}{state.says}{/if}</span
 >
 
 <style>

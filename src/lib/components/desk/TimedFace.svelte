@@ -3,21 +3,42 @@
   import type { DeskBlock } from '$lib/core/practice';
   import OneAnswer from './OneAnswer.svelte';
   import Sign from './Sign.svelte';
+  import ThroughLine from './ThroughLine.svelte';
   import { sayClock } from './minutes';
 
   let {
     block,
     seconds,
     secondsLeft,
+    isOnBreath,
+    beat,
     onDone
-  }: { block: DeskBlock; seconds: number; secondsLeft: number; onDone: () => void } = $props();
+  }: {
+    block: DeskBlock;
+    seconds: number;
+    secondsLeft: number;
+    /** Who blows or sings. */
+    isOnBreath: boolean;
+    /** Of a click through several tempos: beats since its first; null while it does not sound. */
+    beat: number | null;
+    onDone: () => void;
+  } = $props();
 
+  /** Handbook, section 10. */
+  const care = $derived.by(() => {
+    if (block.kind === 'rest') return 'Where lips or hands are tired, rest as long as you have played.';
+    const isFirst = block.kind === 'warm-up' || block.kind === 'fundamentals';
+    return isFirst && isOnBreath ? 'Breathing exercises: stop when dizzy.' : '';
+  });
   const isRun = $derived(block.kind === 'run' || block.kind === 'easy-run');
 </script>
 
 <div class="timed">
-  <div class="sign"><Sign kind={block.kind} share={seconds / (60 * block.minutes)} /></div>
-  <p role="timer">{sayClock(secondsLeft)}</p>
+  {#if block.through}<ThroughLine through={block.through} {beat} />{:else}<div class="sign">
+      <Sign kind={block.kind} share={seconds / (60 * block.minutes)} />
+    </div>{/if}
+  <p class="left" role="timer">{sayClock(secondsLeft)}</p>
+  {#if care}<p class="care">{care}</p>{/if}
 </div>
 <OneAnswer word={isRun ? 'the end' : 'done'} onPick={onDone} />
 
@@ -33,7 +54,13 @@
   .sign {
     height: min(100%, 300px);
   }
-  p {
+  .care {
+    grid-column: 1 / -1;
+    color: var(--soft);
+    font-size: clamp(17px, 2vw, 22px);
+    font-stretch: 88%;
+  }
+  .left {
     font-size: clamp(80px, 19vw, 240px);
     font-weight: 700;
     letter-spacing: -0.02em;

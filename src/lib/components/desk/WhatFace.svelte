@@ -18,6 +18,7 @@
   import Pattern from '$lib/components/note/Pattern.svelte';
   import DeskBars from './DeskBars.svelte';
   import Elements from './Elements.svelte';
+  import LinkLine from './LinkLine.svelte';
   import Tasks from './Tasks.svelte';
 
   let {
@@ -46,6 +47,8 @@
   } = $props();
 
   const bars = $derived(barsOfTask(day, block));
+  /** The chunk and its neighbour are played together. */
+  const isJoined = $derived((block.run?.task.part ?? 0) >= block.parts.length);
   const last = $derived(block.run?.answers.at(-1) ?? null);
   const method = $derived(spot ? wayOf(block.run?.task.method, ways) : undefined);
   /** Bars picked in the middle are played to the next downbeat. */
@@ -59,7 +62,8 @@
 </script>
 
 <div class="what">
-  {#if item && bars}<DeskBars {item} {bars} />{/if}
+  {#if block.link && !spot}<LinkLine link={block.link} {isJoined} />
+  {:else if item && bars}<DeskBars {item} {bars} />{/if}
   <Tasks {day} {block} {onTake} />
   {#if spot}
     <div class="way">
@@ -77,6 +81,16 @@
         {#if method?.caution}<p class="soft">{method.caution}</p>{/if}
       </div>
     </div>
+  {:else if block.link}
+    <h1>
+      {isJoined
+        ? `Over the seam at bar ${Math.max(block.link.chunk.fromBar, block.link.to.fromBar)}`
+        : `Bars ${block.link.chunk.fromBar}–${block.link.chunk.toBar}, at tempo`}
+    </h1>
+    <p class="bars">
+      {isJoined ? `${where}, as one` : `then joined to ${sayBars(block.link.to)}`}
+    </p>
+    <p class="soft">{block.name}: {block.why}</p>
   {:else}
     <h1>{block.name}</h1>
     <p class="bars">{bars ? where : block.why}</p>
@@ -150,6 +164,14 @@
     width: auto;
     margin: 0 -10px;
   }
+  /* beside the brackets there is room for both from here on */
+  @media (max-width: 1000px) {
+    .stated {
+      position: static;
+      width: auto;
+      margin: 0 -10px;
+    }
+  }
   @media (max-width: 720px) {
     .what {
       padding-right: 16px;
@@ -159,8 +181,6 @@
       grid-template-columns: minmax(0, 1fr);
     }
     .stated {
-      position: static;
-      width: auto;
       margin: 0 -7px;
     }
   }

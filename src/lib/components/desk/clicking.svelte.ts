@@ -1,6 +1,6 @@
 /** The click of the desk: on or off, the beat it is at, and why it is silent where it cannot sound. It is set on this device. */
 import type { Beat } from '$lib/core/click/engine';
-import { type ClickStage, type Stretch, countOffBeats } from '$lib/core/click/pattern';
+import { CLICK_STAGES, type ClickStage, type Stretch, countOffBeats } from '$lib/core/click/pattern';
 import { type Tempo, beatsPerBar } from '$lib/core/units';
 import { Click } from '$lib/workers/click.client';
 import { type DeskSettings, USUAL_SETTINGS, keepSettings, readSettings } from './settings';
@@ -25,7 +25,13 @@ export class Clicking {
   silence = $state('');
   settings = $state.raw<DeskSettings>(USUAL_SETTINGS);
   #stage: ClickStage = 'beats';
-  readonly #click = new Click((next) => (this.beat = next));
+  readonly #click = new Click((next) => {
+    if (next === null) this.stop();
+    else this.beat = next;
+  });
+  /** How far it is thinned by hand for what is in hand. */
+  thinned = $state<ClickStage | null>(null);
+  #countOff = 0;
 
   /** Call in the browser. */
   readSettings(): void {
@@ -71,7 +77,27 @@ export class Clicking {
   signal = () => this.#click.signal();
   close = () => this.#click.close();
 
-  readonly #stageOf = ({ stage }: Clicked) => stage ?? this.settings.stage;
+  readonly #stageOf = ({ stage }: Clicked) => this.thinned ?? stage ?? this.settings.stage;
+  /** A stage further; as it was where there is none. */
+  thinner(clicked: Clicked): void {
+    const at = CLICK_STAGES.indexOf(this.#stageOf(clicked));
+    this.thinned = CLICK_STAGES[at + 1] ?? null;
+    this.follow(clicked);
+  }
+  /** Something else is in hand: it is as it is set. */
+  plain(): void {
+    this.thinned = null;
+  }
+  /** Beats since the first of the music; null where it is silent, or counts off. */
+  get beatInMusic(): number | null {
+    return this.beat && !this.beat.isCountOff ? this.beat.index - this.#countOff : null;
+  }
+  /** The bar in which it is, the first being 0; null where it is silent, counts off or has no bars. */
+  barNow(perBar: number): number | null {
+    const { beat } = this;
+    if (!beat || beat.isCountOff || perBar === 0) return null;
+    return Math.floor(beat.index / perBar) - Math.ceil(this.#countOff / perBar);
+  }
 
   #start(clicked: Clicked): void {
     const { tempo, metre, pickupBeats, through } = clicked;
@@ -79,6 +105,7 @@ export class Clicking {
     const stage = (this.#stage = this.#stageOf(clicked));
     const perBar = clicksPerBar(metre, tempo);
     const countOff = isCounted ? countOffBeats(perBar, tempo.bpm, pickupBeats) : 0;
+    this.#countOff = countOff;
     this.#click.setVolume(volume);
     this.#click.start(tempo.bpm, { perBar, parts: isTriple(tempo) ? 3 : parts, stage, countOff, through });
     this.isOn = true;

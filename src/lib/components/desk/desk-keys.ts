@@ -2,10 +2,10 @@
 import type { DeskSettings } from './settings';
 
 /**
- * first: nothing is begun. work: with a tempo. scales: key by key. reading: fresh pages, at sight. hunt: a probe, or the microscope. timed: without any. end: of a block. none: of
+ * first: nothing is begun. work: with a tempo. scales: key by key. reading: fresh pages, at sight. hunt: a probe, or the microscope. drill: a motion without its piece. timed: without any. end: of a block. none: of
  * the day, or it hurts.
  */
-export type Face = 'first' | 'work' | 'scales' | 'reading' | 'hunt' | 'timed' | 'end' | 'none';
+export type Face = 'first' | 'work' | 'scales' | 'reading' | 'hunt' | 'drill' | 'timed' | 'end' | 'none';
 export type DeskAct =
   | 'begin'
   | 'next'
@@ -40,6 +40,7 @@ const OF_FACE: Readonly<Record<Face, Acts>> = {
   scales: { right: 'clean', left: 'not-yet', keys: new Map([...ALWAYS, [' ', 'click']]) },
   reading: { right: 'clean', left: 'not-yet', keys: new Map(ALWAYS) },
   hunt: { right: 'clean', left: 'not-yet', keys: new Map([...ALWAYS, [' ', 'click']]) },
+  drill: { right: 'clean', keys: new Map(ALWAYS) },
   timed: { right: 'leave', keys: new Map([...ALWAYS, [' ', 'click']]) },
   end: {
     right: 'next',

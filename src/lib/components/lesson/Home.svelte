@@ -1,6 +1,7 @@
 <!-- What was taken home from lessons, and wishes: a candidate's proposals, which wait for the teacher. -->
 <script lang="ts">
   import UndoLine from '$lib/components/ui/UndoLine.svelte';
+  import { onMount } from 'svelte';
   import { dayOf, sayDate } from '$lib/core/units';
   import type { Undo } from '$lib/schema/view';
   import { keepFields } from '$lib/state/kept-fields';
@@ -30,6 +31,15 @@
   // svelte-ignore state_referenced_locally
   const wish = keepFields(`wish ${candidateId}`, { reset: true });
   const { trouble } = wish;
+  let field = $state<HTMLInputElement>();
+  onMount(() => {
+    // what the day's page proposes; what was typed before stays
+    const proposed = new URL(location.href).searchParams.get('wish');
+    if (proposed !== 'lighter' || !field) return;
+    field.value ||= LIGHTER;
+    field.focus();
+  });
+  const LIGHTER = 'It hurt: half the minutes on my next three days';
   const say = (date: string) => sayDate(dayOf(date));
 </script>
 
@@ -53,6 +63,7 @@
       <form method="POST" action="?/wish" use:wish.action>
         <label for="says">A wish for the plan; your teacher answers it in the lesson</label>
         <input
+          bind:this={field}
           id="says"
           name="says"
           dir="auto"

@@ -6,7 +6,7 @@
   import NoteValue from '$lib/components/note/NoteValue.svelte';
   import { type ItemSince, type PlannedItem, type SeasonItem, sayRung } from '$lib/core/season';
   import { dayOf, sayDate } from '$lib/core/units';
-  import { STEP_NAMES, stepKey } from '$lib/schema/item-form';
+  import { STEP_NAMES, stepKey } from '$lib/schema/steps';
 
   let {
     item,

@@ -5,7 +5,8 @@
   import { usualDemands } from '$lib/core/plan';
   import type { Touch } from '$lib/core/practice';
   import { STRATEGIES, previewClimb, recommendStrategy, sayRung } from '$lib/core/season';
-  import { type ItemForm, STRATEGY_NAMES, readItemForm } from '$lib/schema/item-form';
+  import { type ItemForm, readItemForm } from '$lib/schema/item-form';
+  import { STRATEGY_NAMES } from '$lib/schema/steps';
 
   type Errors = Partial<Record<keyof ItemForm, string[] | undefined>>;
   let {

@@ -4,6 +4,9 @@
   import type { DeskBlock } from '$lib/core/practice';
   import { clickOf } from '$lib/core/tempo';
   import { sayBlockBars, sayBlockSpots } from './day-scale';
+  import { type DndEvent, dragHandle, dragHandleZone } from 'svelte-dnd-action';
+  import GripVertical from '@lucide/svelte/icons/grip-vertical';
+  import { neighboursOf } from './neighbours';
   import Sign from '$lib/components/desk/Sign.svelte';
   import Tempo from '$lib/components/note/Tempo.svelte';
   import { tempoIn } from '$lib/core/units';
@@ -12,14 +15,27 @@
     blocks,
     inHand,
     onPick,
+    onMove,
     words
   }: {
     blocks: readonly DeskBlock[];
     inHand: string | null;
     onPick: (id: string) => void;
+    /** A block was dragged between those two. */
+    onMove: (id: string, before: string | null, after: string | null) => unknown;
     /** What can be done with the block in hand, under it. */
     words: Snippet;
   } = $props();
+
+  /** As it is while one is dragged. */
+  let dragged = $state.raw<DeskBlock[] | null>(null);
+  const order = $derived(dragged ?? [...blocks]);
+  async function drop({ detail: { items, info } }: CustomEvent<DndEvent<DeskBlock>>) {
+    dragged = items;
+    const to = neighboursOf(blocks, items, info.id);
+    if (to) await onMove(info.id, ...to);
+    dragged = null;
+  }
 
   /** Height of a minute, with enough for two lines. */
   const height = (minutes: number) => Math.max(58, Math.min(120, minutes * 7));
@@ -33,10 +49,21 @@
   }
 </script>
 
-<ol>
-  {#each blocks as block (block.id)}
+<ol
+  use:dragHandleZone={{ items: order, flipDurationMs: 0, dropTargetStyle: {}, delayTouchStart: 150 }}
+  onconsider={(event) => (dragged = event.detail.items)}
+  onfinalize={drop}
+>
+  {#each order as block (block.id)}
     {@const tempo = climb(block)}
     <li>
+      {#if block.run === null && inHand === block.id}<span
+          class="handle"
+          role="button"
+          tabindex="0"
+          aria-label="Move {block.name}: drag, or press Enter and use the arrow keys"
+          use:dragHandle><GripVertical size={18} /></span
+        >{/if}
       <button
         class:in-hand={inHand === block.id}
         class:done={block.run?.end}
@@ -71,7 +98,22 @@
     border-bottom: 5px double var(--ink);
     list-style: none;
   }
-  button {
+  li {
+    position: relative;
+  }
+  .handle {
+    position: absolute;
+    top: 30px;
+    left: 0;
+    display: grid;
+    place-items: center;
+    width: 34px;
+    height: 28px;
+    color: var(--soft);
+    cursor: grab;
+    touch-action: none;
+  }
+  li > button {
     display: grid;
     grid-template-columns: 34px 6px minmax(0, 1fr) auto;
     gap: 0 10px;

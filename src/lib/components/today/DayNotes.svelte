@@ -2,6 +2,8 @@
 <script lang="ts">
   import type { DeskBlock, EquipmentMark } from '$lib/core/practice';
   import { dayOf, sayDate } from '$lib/core/units';
+  import { sayAt } from '$lib/components/desk/tempo-words';
+  import { cautionsOf } from '$lib/core/practice';
   import type { TodayView } from '$lib/schema/view';
   import { layReady } from './lay-ready';
 
@@ -31,8 +33,21 @@
   /** Open ones that today has no room for. */
   const waiting = $derived(view.spots.filter(({ id, state }) => state === 'open' && !laid.has(id)).length);
   const ready = $derived(layReady(view));
+  const cautions = $derived(
+    cautionsOf({
+      blocks: all.filter(({ isDropped }) => !isDropped),
+      family: view.family,
+      isJump: view.isJump
+    })
+  );
+  const asked = (keys: TodayView['scales'][number]['keys'], toBpm: number) =>
+    keys.filter(({ bpm }) => bpm >= toBpm).length;
 </script>
 
+{#if cautions.length > 0}
+  <h3>Care</h3>
+  <p>{cautions.join(' ')}</p>
+{/if}
 <h3>Spots</h3>
 <p>
   <a href="/auditions/{view.audition.id}/spots"
@@ -45,11 +60,24 @@
   <h3>Fundamentals</h3>
   <p>Without minutes today, and first tomorrow: {view.waiting.join(', ')}.</p>
 {/if}
+{#each view.scales as { name, unit, toBpm, keys }, i (i)}
+  <h3>{name}</h3>
+  <p class="keys">
+    <span
+      >{asked(keys, toBpm)} of {keys.length} keys at {sayAt(toBpm, unit)}{keys.some(({ isWeak }) => isWeak)
+        ? '; dotted ones are drawn twice as often'
+        : ''}:</span
+    >
+    {#each keys as { key, bpm, stage, isWeak }, i (i)}<span class:weak={isWeak} title="click: {stage}"
+        >{key.replace(/ (major|minor)$/, '')} <b>{sayAt(bpm, unit)}</b></span
+      >{/each}
+  </p>
+{/each}
 <h3>Tomorrow</h3>
 <p>
   {#if view.tomorrow.roadMap.length > 0}{sayDate(dayOf(view.tomorrow.date))},
     {view.tomorrow.roadMap.reduce((total, block) => total + block.minutes, 0)} minutes:
-    {view.tomorrow.roadMap.map((block) => `${block.name} ${block.minutes}`).join(' · ')}{:else}no practice.{/if}
+    {view.tomorrow.roadMap.map((block) => `${block.name} ${block.minutes}`).join(' · ')}{:else}No practice.{/if}
 </p>
 {#if ready.length > 0}
   <h3>Lay ready</h3>
@@ -88,6 +116,15 @@
   input {
     width: 220px;
     margin-right: 8px;
+  }
+  .keys {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 14px;
+    font-stretch: 88%;
+  }
+  .weak {
+    border-bottom: 2px dotted var(--ink);
   }
   .note {
     white-space: pre-line;

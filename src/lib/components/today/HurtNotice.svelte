@@ -4,10 +4,13 @@
 
   let {
     since,
+    wish,
     onWell
   }: {
     /** Null where it was said just now. */
     since: string | null;
+    /** Where lighter days can be asked for. */
+    wish: string;
     /** Null for who is not the player. */
     onWell: (() => void) | null;
   } = $props();
@@ -19,7 +22,10 @@
     a licensed health professional before you play on. Until it is well nothing urges: no one further, no sprint,
     no more minutes.
   </p>
-  {#if onWell}<button class="action" onclick={onWell}>It is well again</button>{/if}
+  {#if onWell}
+    <a href={wish}>Ask for lighter days</a>
+    <button class="action" onclick={onWell}>It is well again</button>
+  {/if}
 </div>
 
 <style>

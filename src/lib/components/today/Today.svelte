@@ -2,12 +2,13 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
-  import { asBegun, blockInHand, leaveForLater } from '$lib/core/practice';
+  import { asBegun, blockInHand, mostMinutesOf } from '$lib/core/practice';
   import { WEEKDAY_NAMES, dayOf, sayDate, weekdayOf } from '$lib/core/units';
   import type { TodayView } from '$lib/schema/view';
   import { DeskSession, type Player } from '$lib/state/desk.svelte';
   import QueueWords from '$lib/components/desk/QueueWords.svelte';
   import DayColumn from './DayColumn.svelte';
+  import DayForms from './DayForms.svelte';
   import DayLine from './DayLine.svelte';
   import DayNotes from './DayNotes.svelte';
   import HurtNotice from './HurtNotice.svelte';
@@ -29,17 +30,10 @@
   const sum = $derived(minutesOf(blocks));
   const over = $derived(sum - view.thereMin);
   const next = $derived(session.day ? blockInHand(session.day) : (blocks[0] ?? null));
-  const desk = $derived(`/auditions/${view.audition.id}/desk`);
   let picked = $state<string | null>(null);
   const inHand = $derived(blocks.find((block) => block.id === picked) ?? null);
   const index = $derived(blocks.findIndex((block) => block.id === picked));
-  let less = $state('');
-  let fault = $state('');
-  let says = $state('');
-  let chosen = $state('');
   const isBegun = $derived(all.some((block) => block.run !== null));
-
-  const laid = $derived(new Set(all.flatMap(({ spots = [] }) => spots.map(({ id }) => id))));
   const pick = (id: string) => (picked = picked === id ? null : id);
 
   /** Between the blocks it is to stand between. */
@@ -53,23 +47,28 @@
       return { place: between(from, b?.place) };
     });
   const lengthen = (by: number) =>
-    session.change(inHand!.id, ({ minutes }) => ({ minutes: Math.min(360, Math.max(1, minutes + by)) }));
+    session.change(inHand!.id, (block) => ({
+      minutes: Math.min(mostMinutesOf(block), Math.max(1, block.minutes + by))
+    }));
+  /** Stands now between those; null where it is the first, or the last. */
+  const moveBetween = (id: string, before: string | null, after: string | null) =>
+    session.change(id, (_, day) => {
+      const placeOf = (one: string | null) => day.blocks.find((block) => block.id === one)?.place;
+      const next = placeOf(after);
+      return { place: between(placeOf(before) ?? (next ?? 0) - 2, next) };
+    });
   /** Two halves, so that something else can lie between. */
   async function split() {
-    // its spots stay with the first half
-    const { id, minutes, place, run, isDropped, spots: _, ...block } = inHand!;
+    // its spots and its drill stay with the first half
+    const { id, minutes, place, run, isDropped, spots: _, drillMin: _drill, ...block } = inHand!;
     if (run || isDropped) return;
     const half = Math.floor(minutes / 2);
-    await session.set(id, { minutes: minutes - half });
-    await session.add({ ...block, minutes: half }, between(place, blocks[index + 1]?.place));
+    await session.changes.together(`${block.name} split`, async () => {
+      await session.set(id, { minutes: minutes - half });
+      await session.add({ ...block, minutes: half }, between(place, blocks[index + 1]?.place));
+    });
   }
   const between = (from: number, to: number | undefined) => (from + (to ?? from + 2)) / 2;
-  async function add() {
-    const block = view.canAdd[Number(chosen)];
-    if (chosen === '' || !block) return;
-    const spots = block.spots?.filter((spot) => !laid.has(spot.id)) ?? [];
-    await session.add({ ...block, spots }, (all.at(-1)?.place ?? 0) + 1);
-  }
   /** Arrows with a block in hand: left and right move it, up and down change its minutes. */
   async function onKey(event: KeyboardEvent) {
     const isField = event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement;
@@ -90,21 +89,14 @@
     await session.set(inHand!.id, { isDropped: true });
     picked = null;
   }
-  async function lessTime(event: SubmitEvent) {
-    event.preventDefault();
-    const minutes = Number(less.trim().replace(',', '.'));
-    says = '';
-    if (!Number.isInteger(minutes) || minutes < 1 || less.trim() === '')
-      return void (fault = 'How many minutes are left today? A whole number, at least 1.');
-    fault = '';
-    const left = leaveForLater(all, minutes);
-    for (const id of left) await session.set(id, { isDropped: true });
-    const names = all.filter((block) => left.includes(block.id)).map((block) => block.name);
-    says = names.length === 0 ? 'All of it fits.' : `These wait: ${names.join(', ')}.`;
-  }
-  const begin = () => goto(`${desk}?begin`);
+  const begin = () => goto(`/auditions/${view.audition.id}/desk?begin`);
 </script>
 
+{#snippet takeBack()}
+  {#if session.changes.last}<button class="quiet" onclick={session.takeBack}
+      >undo: {session.changes.last}</button
+    >{/if}
+{/snippet}
 {#snippet words()}
   {#if inHand}
     <div class="words" role="group" aria-label="Change {inHand.name}">
@@ -126,14 +118,17 @@
       <button class="quiet" disabled={inHand.run !== null || inHand.minutes < 2} onclick={split}>split</button
       >
       <button class="quiet" disabled={inHand.run !== null} onclick={drop}>drop</button>
+      {@render takeBack()}
       <span class="soft keys">Alt and arrows do the same</span>
     </div>
+  {:else}<p class="back">{@render takeBack()}</p>
   {/if}
 {/snippet}
 
 <svelte:window onkeydown={onKey} />
 {#if session.isHurt}<HurtNotice
     since={view.hurt?.since ?? null}
+    wish="/candidates/{view.candidate.id}?wish=lighter"
     onWell={player.isCandidate ? session.well : null}
   />{/if}
 <div class="today">
@@ -151,11 +146,12 @@
           inHand={picked}
           onPick={pick}
           onMinutes={(id, minutes) => session.set(id, { minutes })}
+          onMove={moveBetween}
         />
         {@render words()}
       </div>
       <div class="column">
-        <DayColumn {blocks} inHand={picked} onPick={pick} {words} />
+        <DayColumn {blocks} inHand={picked} onPick={pick} onMove={moveBetween} {words} />
       </div>
     </div>
     <p class="sum desk" class:over={over > 0}>
@@ -168,7 +164,7 @@
       >{:else}<p class="begin done"><span>Done</span><small>all of today is played</small></p>{/if}
   {:else}
     <p class="map first">
-      {view.roadMap.length === 0 ? 'No minutes today: a day of rest.' : 'All of today is left out.'}
+      {view.roadMap.length === 0 ? 'Nothing is planned for today.' : 'All of today is left out.'}
     </p>
   {/if}
 </div>
@@ -185,36 +181,7 @@
         >{/each}
     </p>
   {/if}
-  {#if blocks.some((block) => block.run === null)}
-    <h3>Less time today</h3>
-    <form class="less" onsubmit={lessTime}>
-      <label
-        ><input
-          inputmode="numeric"
-          size="4"
-          bind:value={less}
-          aria-invalid={fault ? 'true' : undefined}
-          aria-describedby="less-says"
-        /> minutes are left</label
-      >
-      <button class="action">Fit it in</button>
-      <span id="less-says" role="status">{fault || says}</span>
-    </form>
-  {/if}
-  {#if view.canAdd.length > 0}
-    <h3>Add a block</h3>
-    <p class="less">
-      <select bind:value={chosen} aria-label="Item to add">
-        <option value="">choose an item</option>
-        {#each view.canAdd as block, i (i)}<option value={String(i)}
-            >{block.name}{block.hunt ? `, ${block.why}` : ''}</option
-          >{/each}
-      </select>
-      <button class="action" disabled={chosen === ''} onclick={add}
-        >{chosen === '' ? 'Add it' : `Add ${view.canAdd[Number(chosen)]?.minutes} minutes`}</button
-      >
-    </p>
-  {/if}
+  <DayForms {view} {session} {all} />
   <DayNotes {view} {all} equipment={session.equipment} onEquip={session.equip} />
   <p class="state"><QueueWords state={session.queueState} /></p>
 </div>
@@ -264,7 +231,7 @@
     line-height: 1;
   }
   .begin.done {
-    background: none;
+    background: var(--paper);
     border-top: 3px solid var(--ink);
     border-bottom: 7px double var(--ink);
     color: var(--ink);
@@ -296,6 +263,10 @@
     border: solid var(--ink);
     border-width: 0 2px 2px;
   }
+  .back {
+    min-height: 24px;
+    padding-left: 8px;
+  }
   .words button:disabled {
     color: var(--soft);
     cursor: default;
@@ -313,12 +284,6 @@
     margin-top: 24px;
     padding-top: 16px;
     border-top: 1px solid var(--rule);
-  }
-  .less {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: baseline;
-    gap: 6px 16px;
   }
   .dropped {
     display: flex;

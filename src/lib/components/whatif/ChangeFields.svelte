@@ -13,7 +13,7 @@
   import { RAMP_SHAPES, type RampShape } from '$lib/core/plan';
   import { targetOf } from '$lib/core/tempo';
   import { WEEKDAY_NAMES } from '$lib/core/units';
-  import { STEPS, STEP_NAMES, STRATEGY_NAMES, stepKey } from '$lib/schema/item-form';
+  import { STEPS, STEP_NAMES, STRATEGY_NAMES, stepKey } from '$lib/schema/steps';
   import type { ScratchSeason } from '$lib/state/scratch.svelte';
   import type { SeasonFacts } from '$lib/workers/season.worker';
 

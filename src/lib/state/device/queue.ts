@@ -16,6 +16,8 @@ type Kept = {
   readonly event: DeskEvent;
   readonly isSent: boolean;
 };
+/** What was kept here last: its day, and when. */
+type Last = { readonly date: string; readonly atMs: number };
 /** An event as it is made: the queue gives it its id, its device and its number. */
 export type DeskDraft = DeskEvent extends infer One
   ? One extends DeskEvent
@@ -23,9 +25,10 @@ export type DeskDraft = DeskEvent extends infer One
     : never
   : never;
 
-/** sent: nothing waits. waiting: no line, tried again by itself. refused: by the studio or this device, which says why. */
+/** sent: nothing waits. sending: what was done just now is on its way. waiting: no line, tried again by itself. refused: by the studio or this device, which says why. */
 export type QueueState =
   | { readonly kind: 'sent'; readonly atMs: number | null }
+  | { readonly kind: 'sending' }
   | { readonly kind: 'waiting'; readonly count: number }
   | { readonly kind: 'refused'; readonly says: string };
 
@@ -73,7 +76,11 @@ export class DeviceQueue {
     const changing = this.db.transaction(['events', 'device'], 'readwrite');
     const seq = (((await changing.objectStore('device').get('seq')) as number | undefined) ?? 0) + 1;
     await changing.objectStore('device').put(seq, 'seq');
-    const made = { id: crypto.randomUUID(), device: this.device, seq, atMs: Date.now() };
+    const last = (await changing.objectStore('device').get('last')) as Last | undefined;
+    // a clock that was put back does not put what comes after before what was
+    const atMs = last?.date === draft.date ? Math.max(Date.now(), last.atMs + 1) : Date.now();
+    await changing.objectStore('device').put({ date: draft.date, atMs }, 'last');
+    const made = { id: crypto.randomUUID(), device: this.device, seq, atMs };
     const event = { ...draft, ...made } as DeskEvent;
     await changing.objectStore('events').add({ owner: this.owner, event, isSent: false });
     await changing.done;
@@ -87,6 +94,7 @@ export class DeviceQueue {
 
   /** What is here, in order: what waits, and what was sent of the day. */
   all = async (): Promise<DeskEvent[]> => (await this.#kept()).map(({ event }) => event);
+  countWaiting = async () => (await this.#waiting()).length;
   readonly #waiting = async () => (await this.#kept()).filter(({ isSent }) => !isSent);
 
   /** Sends what waits, never twice at once. `answer` is null where nothing came through. */

@@ -1,7 +1,7 @@
 import { type ActionFailure, type RequestEvent, fail } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { answerForm, noteForm, stepForm, targetForm, weekForm } from '$lib/schema/lesson-form';
-import { STEPS } from '$lib/schema/item-form';
+import { STEPS } from '$lib/schema/steps';
 import { keepSpotLine } from '$lib/server/form/spot-line';
 import { allow, runAs, fieldsOf, sayRefusal } from '$lib/server/http';
 import {
