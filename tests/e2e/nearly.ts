@@ -119,7 +119,16 @@ const row = {
   unit: 'quarter',
   lowBpm: 60,
   highBpm: 72,
-  minutesPerWeek: null
+  recordings: '',
+  minutesPerWeek: null,
+  key: '',
+  place: 'letter A',
+  holdsBpm: 48,
+  holdsBy: 'teacher',
+  errata: '3: B flat',
+  cuts: '2-4',
+  leftOver: 'with repeats',
+  presumed: ['unit']
 };
 const facts = {
   name: 'Ada',

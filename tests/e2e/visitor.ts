@@ -17,8 +17,9 @@ export const ADDRESS_HEADER = 'x-from';
 let asked = 0;
 const nextAddress = () => `10.${(asked >> 16) & 255}.${(asked >> 8) & 255}.${(asked += 1) & 255}`;
 
+/** Closed by the other end: while it was read, or while it was written to. */
 const wasReset = (thrown: unknown) =>
-  ((thrown as Error).cause as { code?: string } | undefined)?.code === 'ECONNRESET';
+  ['ECONNRESET', 'EPIPE'].includes(((thrown as Error).cause as { code?: string } | undefined)?.code ?? '');
 
 export class Visitor {
   constructor(

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { joinSections, readListRow } from '../schema/list-text';
+import { joinSections, readListRow } from '../schema/list/row';
 import { decodeText, readList as readText, writeList } from './list-file';
 import type { ListItem } from './store/item';
 
@@ -122,7 +122,7 @@ Sight-reading, 20 min a week`;
   it('means items as any form does, with faults at their fields', () => {
     const [good, noBars, upsideDown, sight] = readList(
       'Gate song, bars 1-12, quarter 72\nNo bars, quarter 72\nWrong, bars 1-8, quarter 90-80\nSight-reading'
-    ).map(readListRow);
+    ).map((row) => readListRow(row, '2026-11-24'));
     expect(good).toMatchObject({
       ok: true,
       item: { sections: [{ tempo: { kind: 'pulse', targetBpm: 72 } }] }
@@ -155,7 +155,9 @@ describe('the table out', () => {
 
   it('comes back in as the same item with its sections', () => {
     const rows = readList(writeList([item]));
-    const read = rows.map(readListRow).flatMap((row) => (row.ok ? [row.item] : []));
+    const read = rows
+      .map((row) => readListRow(row, '2026-11-24'))
+      .flatMap((row) => (row.ok ? [row.item] : []));
     const [back, ...more] = joinSections(read);
     expect(more).toEqual([]);
     expect(back).toMatchObject({

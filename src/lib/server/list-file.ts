@@ -3,7 +3,7 @@
  * in UTF-8 out.
  */
 import Papa from 'papaparse';
-import { type ListRow, areHeadings, readListCells, readListLine } from '../schema/list-text';
+import { type ListText, readLines, readTable } from '../schema/list/text';
 import type { ListItem } from './store/item';
 
 /** A file of a list; 80 items with all their columns are 40 kB. */
@@ -25,8 +25,7 @@ export function decodeText(bytes: Uint8Array): string {
 const MOST_ROWS = 80;
 const MOST_LINE = 2000;
 
-export type ReadList =
-  { readonly ok: true; readonly rows: ListRow[] } | { readonly ok: false; readonly says: string };
+export type ReadList = ({ readonly ok: true } & ListText) | { readonly ok: false; readonly says: string };
 
 /** Rows of a table with headings, else one item a line; empty lines are passed over. What is no list is not read at all. */
 export function readList(text: string): ReadList {
@@ -43,12 +42,12 @@ export function readList(text: string): ReadList {
       says: `That does not look like a list: ${lines.length} lines. At most ${MOST_ROWS} items at once.`
     };
   const { data } = Papa.parse<string[]>(sound, { skipEmptyLines: 'greedy' });
-  const [headings = [], ...table] = data;
-  const rows = areHeadings(headings)
-    ? table.map((cells) => readListCells(headings, cells))
-    : lines.map(readListLine);
-  return { ok: true, rows: rows.slice(0, MOST_ROWS) };
+  const { rows, notes } = readTable(data) ?? readLines(lines);
+  return { ok: true, rows: rows.slice(0, MOST_ROWS), notes: [...notes, ...sayCut(rows.length)] };
 }
+
+const sayCut = (rows: number) =>
+  rows > MOST_ROWS ? [`The last ${rows - MOST_ROWS} are left out: at most ${MOST_ROWS} at once.`] : [];
 
 const COLUMNS = [
   'name',
@@ -64,7 +63,10 @@ const COLUMNS = [
   'beat unit',
   'lowest bpm',
   'highest bpm',
+  'recordings',
   'minutes a week',
+  'keys',
+  'place',
   'errata',
   'cuts'
 ] as const;
@@ -72,12 +74,19 @@ const COLUMNS = [
 /** A row a section, as a table that spreadsheets and the import read; text that could be taken for a formula is defused. */
 export function writeList(items: readonly ListItem[]): string {
   const rows = items
-    .flatMap((item) => (item.sections.length > 0 ? item.sections : [null]).map((s) => rowOf(item, s)))
+    .flatMap((item) =>
+      (item.sections.length > 0 ? item.sections : [null]).map((s, i) => rowOf(item, s, i === 0))
+    )
     .map((row) => row.map((cell) => (typeof cell === 'string' ? cell.replaceAll(/\s/g, ' ') : cell)));
   return `\uFEFF${Papa.unparse({ fields: [...COLUMNS], data: rows }, { newline: '\r\n', escapeFormulae: true })}\r\n`;
 }
 
-function rowOf(item: ListItem, section: ListItem['sections'][number] | null): (string | number)[] {
+/** Errata and cuts, which are the whole item's, stand in its first row. */
+function rowOf(
+  item: ListItem,
+  section: ListItem['sections'][number] | null,
+  isFirst: boolean
+): (string | number)[] {
   const tempo = section?.tempo;
   const bpm = tempo ? bpmOf(tempo) : ['', ''];
   return [
@@ -93,9 +102,12 @@ function rowOf(item: ListItem, section: ListItem['sections'][number] | null): (s
     section ? `${section.fromBar}-${section.toBar}` : '',
     tempo && tempo.kind !== 'free' ? tempo.unit : '',
     ...bpm,
+    tempo?.kind === 'recordings' ? tempo.recordingsBpm.join(' ') : '',
     (tempo?.kind === 'free' ? tempo.minutesPerWeek : item.minutesPerWeek) ?? '',
-    item.errata.map((e) => `${e.bar}: ${e.says}`).join('; '),
-    item.cuts.map((c) => `${c.fromBar}-${c.toBar}`).join('; ')
+    item.key,
+    section?.name ?? '',
+    (isFirst ? item.errata : []).map((e) => `${e.bar}: ${e.says}`).join('; '),
+    (isFirst ? item.cuts : []).map((c) => `${c.fromBar}-${c.toBar}`).join('; ')
   ];
 }
 
@@ -108,7 +120,6 @@ function bpmOf(tempo: ListItem['sections'][number]['tempo']): [number | string, 
     case 'change':
       return [tempo.fromBpm, tempo.toBpm];
     case 'recordings':
-      return [Math.min(...tempo.recordingsBpm), Math.max(...tempo.recordingsBpm)];
     case 'free':
       return ['', ''];
   }

@@ -4,18 +4,22 @@
   import type { z } from 'zod';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import { ITEM_KINDS } from '$lib/core/season';
+  import { EVIDENCE } from '$lib/core/record/words';
   import { BEAT_UNITS, sayUnit } from '$lib/core/units';
-  import { type ListRow, type listForm, readListRow } from '$lib/schema/list-text';
+  import { type ListRow, askedOf, type listForm, readListRow } from '$lib/schema/list/row';
   import { keptForm } from '$lib/state/kept-form';
 
   let {
     form: initial,
     rows,
+    today,
     draftKey
   }: {
     form: SuperValidated<z.infer<typeof listForm>>;
     /** Just read; null where nothing was, and what was looked over before is back. */
     rows: readonly ListRow[] | null;
+    /** What holds, holds on this day. */
+    today: string;
     draftKey: string;
   } = $props();
 
@@ -28,22 +32,10 @@
   // svelte-ignore state_referenced_locally
   if (rows) $form.rows = rows.map((row) => ({ ...row }));
   const TEXTS = [
-    ['name', 'Name', 'wide'],
-    ['composer', 'Composer', 'wide']
+    ['name', 'Name', 'name'],
+    ['composer', 'Composer', 'composer']
   ] as const;
-  type NumberColumns = readonly (readonly [
-    'fromBar' | 'toBar' | 'lowBpm' | 'highBpm' | 'minutesPerWeek',
-    string
-  ])[];
-  const BARS: NumberColumns = [
-    ['fromBar', 'From bar'],
-    ['toBar', 'To bar']
-  ];
-  const TEMPO_AND_MINUTES: NumberColumns = [
-    ['lowBpm', 'Lowest bpm'],
-    ['highBpm', 'Highest bpm'],
-    ['minutesPerWeek', 'Minutes a week']
-  ];
+  type NumberField = 'fromBar' | 'toBar' | 'lowBpm' | 'highBpm' | 'minutesPerWeek' | 'holdsBpm';
   const faultsOf = (i: number) =>
     Object.values($errors.rows?.[i] ?? {})
       .flat()
@@ -51,24 +43,30 @@
   /** What a row still lacks, said while it is looked over. */
   const lacks = $derived(
     $form.rows.map((row) => {
-      const read = readListRow(row);
+      const read = readListRow(row, today);
       return read.ok ? null : read.fault;
     })
   );
+  const saysOf = (row: ListRow) => ({ kind: row.kind, metre: row.metre, unit: sayUnit(row.unit) });
+  /** What nobody wrote, as long as it stands as it was presumed. */
+  const presumedOf = (row: ListRow) => row.presumed.map((field) => saysOf(row)[field]).join(', ');
+  function take(row: ListRow, into: 'name' | 'tested') {
+    row[into] = [row[into], row.leftOver].filter(Boolean).join(', ');
+    row.leftOver = '';
+  }
   const lacking = $derived(lacks.filter((lack) => lack !== null).length);
 </script>
 
-{#snippet numbers(columns: NumberColumns, i: number)}
-  {#each columns as [field, label] (field)}
-    <td
-      ><input
-        type="number"
-        aria-label="{label}, row {i + 1}"
-        aria-invalid={$errors.rows?.[i]?.[field] ? 'true' : undefined}
-        bind:value={$form.rows[i]![field]}
-      /></td
-    >
-  {/each}
+{#snippet number(field: NumberField, label: string, i: number)}
+  <td
+    ><input
+      type="number"
+      step="any"
+      aria-label="{label}, row {i + 1}"
+      aria-invalid={$errors.rows?.[i]?.[field] ? 'true' : undefined}
+      bind:value={$form.rows[i]![field]}
+    /></td
+  >
 {/snippet}
 
 {#if $form.rows.length > 0}<h2>Look it over</h2>{/if}
@@ -81,15 +79,16 @@
           <th scope="col">name</th><th scope="col">composer</th><th scope="col">kind</th><th scope="col"
             >bars from</th
           ><th scope="col">to</th><th scope="col">metre</th><th scope="col">beat</th><th scope="col">bpm</th
-          ><th scope="col">up to</th><th scope="col">min a week</th><th scope="col"
-            ><span class="hidden">leave out</span></th
-          >
+          ><th scope="col">up to</th><th scope="col">min a week</th><th scope="col">holds now</th><th
+            scope="col">heard by</th
+          ><th scope="col"><span class="hidden">leave out</span></th>
         </tr>
       </thead>
       <tbody>
         {#each $form.rows as row, i (i)}
           {@const bad = $errors.rows?.[i]}
-          <tr class:open={bad || lacks[i]}>
+          {@const asked = askedOf(row.kind)}
+          <tr class="open">
             {#each TEXTS as [field, label, width] (field)}
               <td
                 ><input
@@ -102,18 +101,57 @@
               >
             {/each}
             <td
-              ><select aria-label="Kind, row {i + 1}" bind:value={row.kind}
+              ><select
+                aria-label="Kind, row {i + 1}"
+                bind:value={row.kind}
+                onchange={() => (row.presumed = row.presumed.filter((field) => field !== 'kind'))}
                 >{#each ITEM_KINDS as kind (kind)}<option>{kind}</option>{/each}</select
               ></td
             >
-            {@render numbers(BARS, i)}
-            <td><input class="metre" aria-label="Metre, row {i + 1}" bind:value={row.metre} /></td>
-            <td
-              ><select aria-label="Beat unit, row {i + 1}" bind:value={row.unit}
-                >{#each BEAT_UNITS as unit (unit)}<option value={unit}>{sayUnit(unit)}</option>{/each}</select
-              ></td
-            >
-            {@render numbers(TEMPO_AND_MINUTES, i)}
+            {#if asked === 'bars'}
+              {@render number('fromBar', 'From bar', i)}
+              {@render number('toBar', 'To bar', i)}
+              <td><input class="metre" aria-label="Metre, row {i + 1}" bind:value={row.metre} /></td>
+            {:else if asked === 'keys'}
+              <td colspan="3"
+                ><input
+                  class="keys"
+                  aria-label="Keys and octaves, row {i + 1}"
+                  placeholder="keys, octaves"
+                  bind:value={row.key}
+                /></td
+              >
+            {:else}<td colspan="3"></td>{/if}
+            {#if asked === 'minutes'}<td colspan="3"></td>{:else}
+              <td
+                ><select aria-label="Beat unit, row {i + 1}" bind:value={row.unit}
+                  >{#each BEAT_UNITS as unit (unit)}<option value={unit}>{sayUnit(unit)}</option
+                    >{/each}</select
+                ></td
+              >
+              {#if row.recordings === ''}
+                {@render number('lowBpm', 'Lowest bpm', i)}
+                {@render number('highBpm', 'Highest bpm', i)}
+              {:else}
+                <td colspan="2"
+                  ><input
+                    class="recordings"
+                    aria-label="Tempos of recordings, row {i + 1}"
+                    aria-invalid={bad?.recordings ? 'true' : undefined}
+                    bind:value={row.recordings}
+                  /></td
+                >
+              {/if}
+            {/if}
+            {@render number('minutesPerWeek', 'Minutes a week', i)}
+            {#if asked === 'minutes'}<td colspan="2"></td>{:else}
+              {@render number('holdsBpm', 'Holds now, bpm', i)}
+              <td
+                ><select class="by" aria-label="Heard by, row {i + 1}" bind:value={row.holdsBy}
+                  >{#each EVIDENCE as by (by)}<option>{by}</option>{/each}</select
+                ></td
+              >
+            {/if}
             <td
               ><button
                 type="button"
@@ -123,11 +161,32 @@
               ></td
             >
           </tr>
-          {#each faultsOf(i) as says (says)}
-            <tr><td colspan="11" class="fault"><span role="alert">Row {i + 1}: {says}</span></td></tr>
-          {:else}
-            {#if lacks[i]}<tr><td colspan="11" class="lacks">Row {i + 1}: {lacks[i].says}</td></tr>{/if}
-          {/each}
+          <tr
+            ><td colspan="13" class="says">
+              {#each faultsOf(i) as says (says)}<span class="fault" role="alert">Row {i + 1}: {says}</span
+                >{:else}{#if lacks[i]}<strong>Row {i + 1}: {lacks[i].says}</strong>{/if}{/each}
+              {#if row.place !== ''}<span>at {row.place}</span>{/if}
+              {#if row.presumed.length > 0}<span>presumed: {presumedOf(row)}</span>{/if}
+              {#if row.leftOver !== ''}<span
+                  >left over: <mark>{row.leftOver}</mark>
+                  <button
+                    type="button"
+                    class="quiet"
+                    aria-label="Left over of row {i + 1}: to the name"
+                    onclick={() => take(row, 'name')}>to the name</button
+                  >
+                  <button
+                    type="button"
+                    class="quiet"
+                    aria-label="Left over of row {i + 1}: to what is tested"
+                    onclick={() => take(row, 'tested')}>to what is tested</button
+                  ></span
+                >{/if}
+              {#if row.tested !== ''}<span>tested: {row.tested}</span>{/if}
+              {#if row.errata !== ''}<span>errata: {row.errata}</span>{/if}
+              {#if row.cuts !== ''}<span>cuts: {row.cuts}</span>{/if}
+            </td></tr
+          >
         {/each}
       </tbody>
     </table>
@@ -148,29 +207,56 @@
     overflow-x: auto;
   }
   td {
-    padding: 4px 6px 4px 0;
+    padding: 4px 5px 4px 0;
     vertical-align: middle;
   }
   .open td {
     border-bottom: 0;
+    padding-bottom: 0;
   }
-  .lacks {
+  .says {
+    height: 26px;
     color: var(--soft);
+    font-size: 0.87rem;
+  }
+  .says span,
+  .says strong {
+    margin-right: 20px;
+  }
+  .says strong {
+    color: var(--ink);
+  }
+  .says mark {
+    background: none;
+    border-bottom: 2px solid var(--ink);
+    color: var(--ink);
   }
   input,
   select {
-    width: 68px;
+    width: 58px;
     min-height: 32px;
     padding: 3px 5px;
   }
-  .wide {
+  .name {
     width: 190px;
   }
+  .composer {
+    width: 130px;
+  }
   .metre {
-    width: 52px;
+    width: 48px;
+  }
+  .keys {
+    width: 176px;
+  }
+  .recordings {
+    width: 123px;
   }
   select {
-    width: 136px;
+    width: 118px;
+  }
+  .by {
+    width: 94px;
   }
   .ends {
     display: flex;

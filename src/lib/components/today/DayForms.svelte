@@ -1,18 +1,21 @@
-<!-- Less time today in one entry, and a block put in besides. Laid into a grid of two columns. -->
+<!-- What can be done with what is free, less time today in one entry, and a block put in besides. Laid into a grid of two columns. -->
 <script lang="ts">
-  import { type DeskBlock, leaveForLater } from '$lib/core/practice';
+  import { type DeskBlock, leaveForLater, offersFor } from '$lib/core/practice';
   import type { TodayView } from '$lib/schema/view';
   import type { DeskSession } from '$lib/state/desk.svelte';
 
   let {
     view,
     session,
-    all
+    all,
+    freeMin
   }: {
     view: TodayView;
     session: DeskSession;
     /** Blocks of the day, those left out too. */
     all: readonly DeskBlock[];
+    /** What the clock has beside them. */
+    freeMin: number;
   } = $props();
 
   let less = $state('');
@@ -21,12 +24,20 @@
   let chosen = $state('');
   const laid = $derived(new Set(all.flatMap(({ spots = [] }) => spots.map(({ id }) => id))));
   const isAhead = $derived(all.some((block) => !block.isDropped && block.run === null));
+  const offers = $derived(
+    offersFor({
+      canAdd: view.canAdd,
+      blocks: all.filter(({ isDropped }) => !isDropped),
+      freeMin,
+      isHurt: session.isHurt
+    })
+  );
 
+  const put = (block: TodayView['canAdd'][number]) => session.add(block, (all.at(-1)?.place ?? 0) + 1);
   async function add() {
     const block = view.canAdd[Number(chosen)];
     if (chosen === '' || !block) return;
-    const spots = block.spots?.filter((spot) => !laid.has(spot.id)) ?? [];
-    await session.add({ ...block, spots }, (all.at(-1)?.place ?? 0) + 1);
+    await put({ ...block, spots: block.spots?.filter((spot) => !laid.has(spot.id)) ?? [] });
   }
   async function lessTime(event: SubmitEvent) {
     event.preventDefault();
@@ -44,6 +55,14 @@
   }
 </script>
 
+{#if offers.length > 0}
+  <h3>{freeMin} minutes free</h3>
+  <p class="less">
+    {#each offers as { block, says } (says)}<button class="quiet" onclick={() => put(block)}
+        >{says}, {block.minutes} min</button
+      >{/each}
+  </p>
+{/if}
 {#if isAhead}
   <h3>Less time today</h3>
   <form class="less" onsubmit={lessTime}>

@@ -181,7 +181,7 @@
         >{/each}
     </p>
   {/if}
-  <DayForms {view} {session} {all} />
+  <DayForms {view} {session} {all} freeMin={-over} />
   <DayNotes {view} {all} equipment={session.equipment} onEquip={session.equip} />
   <p class="state"><QueueWords state={session.queueState} /></p>
 </div>

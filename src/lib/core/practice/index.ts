@@ -8,6 +8,7 @@ export * from './tempo-moves';
 export * from './held';
 export * from './log-line';
 export * from './less-time';
+export * from './offers';
 export * from './longest-block';
 export * from './hurt';
 export * from './equipment';

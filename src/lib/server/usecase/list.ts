@@ -63,10 +63,10 @@ export const readItem = useCase({
   }
 });
 
-/** Opens the editor of a new item; whose list it is. */
+/** Opens the editor of a new item; the candidate's day. */
 export const prepareItem = useCase({
   rule: 'teacher',
-  run: (app: App, input: { auditionId: string }) => orNotFound(findAudition(app.db, input.auditionId)).name
+  run: (app: App, input: { auditionId: string }) => ({ today: todayOf(app, input.auditionId) })
 });
 
 /**

@@ -9,18 +9,18 @@
   const pasted = keepFields(`pasted list ${data.head.auditionId}`);
   const { trouble } = pasted;
   /** What was read stays on the page while the review is mended. */
-  let rows = $state.raw<NonNullable<Extract<ActionData, { rows: unknown }>>['rows'] | null>(null);
+  let read = $state.raw<Extract<ActionData, { rows: unknown }> | null>(null);
   $effect.pre(() => {
     // the answer of the reading; a refused save brings none
-    if (form && 'rows' in form && form.rows) rows = form.rows;
+    if (form && 'rows' in form && form.rows) read = form;
   });
 </script>
 
 <svelte:head><title>Paste a list · Irvot</title></svelte:head>
 <h2>Paste a list</h2>
 <p class="soft">
-  One item a line, or a table with headings (name, composer, kind, bars, tempo …). It is read, you look it
-  over, and only then is it added.
+  One item a line, as you have it, or a table with any columns. It is read, you look it over, and only then is
+  it added; what is not understood is shown.
 </p>
 {#if $trouble || (form && 'fault' in form)}<p class="fault" role="alert">
     {$trouble || (form && 'fault' in form ? form.fault : '')}
@@ -32,7 +32,7 @@
     name="text"
     rows="7"
     dir="auto"
-    placeholder="Étude 14 “Millrace”, Quill, bars 1-48, 6/8, dotted quarter 58-66&#10;Three Fables II, Osterrede, excerpt, bars 5-16, quarter 66&#10;Sight-reading, 20 min a week"
+    placeholder="Étude 14 “Millrace”, Quill, bars 1-48, 6/8, dotted quarter 58-66, holds 44&#10;Osterrede: Three Fables, II, excerpt, mm. 5-16, quarter = 66&#10;Sight-reading, 20 min a week"
   ></textarea>
   <p class="file">
     <label for="file">or a file</label>
@@ -40,7 +40,13 @@
     <button class="action">Read it</button>
   </p>
 </form>
-{#key rows}<ImportReview form={data.form} {rows} draftKey="list import {data.head.auditionId}" />{/key}
+{#each read?.notes ?? [] as note (note)}<p class="soft note">{note}</p>{/each}
+{#key read}<ImportReview
+    form={data.form}
+    rows={read?.rows ?? null}
+    today={data.today}
+    draftKey="list import {data.head.auditionId}"
+  />{/key}
 
 <style>
   h2 {
@@ -66,7 +72,8 @@
     align-items: center;
     margin-top: 8px;
   }
-  .fault {
+  .fault,
+  .note {
     margin: 8px 0;
   }
 </style>
