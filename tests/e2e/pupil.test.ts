@@ -52,7 +52,7 @@ test('a pupil who misses three days, and then reaches a tempo early, has work on
     await page.locator('#text').fill(LIST);
     await page.getByRole('button', { name: 'Read it' }).click();
     await page.getByRole('button', { name: 'Add these 4 items' }).click();
-    await page.waitForURL('**/list');
+    await page.waitForURL('**/list/holds');
   });
 
   const first = await today(page, audition);

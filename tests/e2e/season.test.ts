@@ -42,7 +42,8 @@ test('one list serves three candidates through a season, and goes along to anoth
     await page.getByLabel('From bar, row 2').fill('1');
     await page.getByLabel('To bar, row 2').fill('12');
     await page.getByRole('button', { name: 'Add these 2 items' }).click();
-    await page.waitForURL('**/list');
+    await page.waitForURL('**/list/holds');
+    await page.getByRole('link', { name: 'Back to the list' }).click();
     await expect(page.getByRole('link', { name: 'Gate song' })).toBeVisible();
   });
 

@@ -18,6 +18,7 @@ import {
 } from '../core/record';
 import { STEPS_BACK } from '../core/record/words';
 import { planItem } from './item';
+import { BARS_OF_SCALES } from './list/row';
 import { parseCuts, parseErrata } from './printed';
 import { STEPS, STEP_SCHOOLS, stepKey } from './steps';
 import { orEmpty, typedMark, typedNumber } from './typed';
@@ -120,10 +121,13 @@ export function readItemForm(form: ItemForm): Read {
 /** The form's fields where a plan's item has them, unchecked. Sight-reading has minutes alone. */
 function itemOf(form: ItemForm) {
   const isSightReading = form.kind === 'sight-reading';
+  const [fromBar, toBar] = barsOf(form);
   const { name, kind, metre, strategy, step, shape, inARow, among, back, tires, notesPerBeat } = form;
   const demands = tires.split(',').map((word) => word.trim());
   const sections = form.sections.map((section) => ({
-    ...readSection(section),
+    ...readSection(
+      form.kind === 'scales' ? { ...section, ...sectionBars(section, fromBar, toBar) } : section
+    ),
     notesPerBeat: notesPerBeat ?? undefined
   }));
   return {
@@ -131,8 +135,8 @@ function itemOf(form: ItemForm) {
     name,
     kind,
     metre,
-    fromBar: isSightReading ? 1 : form.fromBar,
-    toBar: isSightReading ? 1 : form.toBar,
+    fromBar,
+    toBar,
     pickupBeats: form.pickupBeats ?? undefined,
     minutesPerWeek: form.minutesPerWeek ?? undefined,
     mostPerDayMin: form.mostPerDayMin ?? undefined,
@@ -149,6 +153,16 @@ function itemOf(form: ItemForm) {
     holdsNow: isSightReading ? [] : form.sections.flatMap(readHolds)
   };
 }
+
+/** Scales have bars only where somebody gave them some. */
+function barsOf({ kind, fromBar, toBar }: ItemForm) {
+  if (kind === 'sight-reading') return [1, 1] as const;
+  return kind === 'scales' && toBar === null ? ([1, BARS_OF_SCALES] as const) : ([fromBar, toBar] as const);
+}
+const sectionBars = (section: SectionForm, fromBar: number | null, toBar: number | null) => ({
+  fromBar: section.toBar === null ? fromBar : section.fromBar,
+  toBar: section.toBar ?? toBar
+});
 
 /** What is wrong with the bars of each line: no numbers, or, of a sound item, another sum than its bars. */
 function lineFaults({ barsPerLine }: ItemForm, item: SeasonItem | undefined): Fault[] {

@@ -38,18 +38,20 @@ function targetKey(tempo: SectionTempo): string {
   return keys[tempo.kind];
 }
 
-function refineClick(bpm: number, unit: BeatUnit, path: (string | number)[], context: z.RefinementCtx): void {
+/** Why no click can say a tempo, as a sentence; null where one can. */
+export function sayNoClick(bpm: number, unit: BeatUnit): string | null {
   const { lowest, highest } = clickableRange(unit);
-  if (bpm >= lowest && bpm <= highest) return;
+  if (bpm >= lowest && bpm <= highest) return null;
   const says =
     bpm < lowest
       ? `below the lowest a click can say, ${Math.ceil(lowest)}`
       : `above the highest a click can say, ${highest}`;
-  context.addIssue({
-    code: 'custom',
-    path,
-    message: `${sayUnit(unit)} ${bpm} is ${says}; choose another beat unit.`
-  });
+  return `${sayUnit(unit)} ${bpm} is ${says}; choose another beat unit.`;
+}
+
+function refineClick(bpm: number, unit: BeatUnit, path: (string | number)[], context: z.RefinementCtx): void {
+  const says = sayNoClick(bpm, unit);
+  if (says) context.addIssue({ code: 'custom', path, message: says });
 }
 
 /** A section whose target a click can say. */

@@ -4,6 +4,7 @@ import type { EquipmentMark, Ways } from '../core/practice';
 import type { DeskEvent, InstrumentFamily, RoadBlock } from '../core/record';
 import type { ItemKind } from '../core/record/words';
 import type { ScalesStanding, SpotNow, Step } from '../core/season';
+import type { Tempo } from '../core/units';
 
 export type StudioAudition = {
   readonly id: string;
@@ -184,6 +185,29 @@ export type TodayView = {
   readonly equipment: readonly EquipmentMark[];
   /** Where their notes lie, as the tuner has heard. */
   readonly tones: readonly NoteSpread[];
+};
+
+/** An address that is handed over. */
+export type SharedLink = {
+  readonly address: string;
+  /** It opens on this machine alone. */ readonly isHereOnly: boolean;
+};
+
+/** A section of which it is asked what holds today. */
+export type HoldsAsked = {
+  readonly itemId: string;
+  readonly sectionId: string;
+  readonly itemName: string;
+  readonly kind: ItemKind;
+  /** Of the section; empty where it has none. */
+  readonly name: string;
+  readonly fromBar: number;
+  readonly toBar: number;
+  readonly target: Tempo;
+  /** Something was logged or said of it. */
+  readonly isKnown: boolean;
+  /** What holds, in words. */
+  readonly says: string;
 };
 
 /** A spot as its pages and the desk show it. */

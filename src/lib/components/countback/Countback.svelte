@@ -66,7 +66,7 @@
     {plan}
     {canPin}
     practised={view.practised}
-    listHref={canPin ? `/auditions/${view.audition.id}/list` : null}
+    holdsHref={canPin ? `/auditions/${view.audition.id}/list/holds` : null}
   />
   {@render between?.()}
   <div class="items">

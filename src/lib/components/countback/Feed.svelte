@@ -1,20 +1,21 @@
 <!-- A private calendar address for the plan: made, shown once, ended. -->
 <script lang="ts">
+  import ShareLink from '$lib/components/ui/ShareLink.svelte';
+  import type { SharedLink } from '$lib/schema/view';
   import { send } from '$lib/state/send';
 
-  let { hasFeed, address }: { hasFeed: boolean; address: string | null } = $props();
+  let { hasFeed, address }: { hasFeed: boolean; address: SharedLink | null } = $props();
   let isOpen = $state(false);
 </script>
 
 <details class="aside" bind:open={isOpen}>
   <summary>Calendar address that keeps itself up to date</summary>
   {#if address}
-    <p>
-      <label for="feed"
-        >Give this address to a calendar program. Whoever has it can read the plan; it is shown only now.</label
-      >
-      <input id="feed" readonly value={address} onfocus={(e) => e.currentTarget.select()} />
-    </p>
+    <ShareLink
+      id="feed"
+      label="Give this address to a calendar program. Whoever has it can read the plan; it is shown only now."
+      link={address}
+    />
   {:else}
     <p class="soft">
       {hasFeed ? 'There is an address in use. A new one ends it.' : 'There is none yet.'}
@@ -36,11 +37,6 @@
   }
   p {
     margin: 8px 0;
-  }
-  input {
-    display: block;
-    width: min(100%, 720px);
-    margin-top: 4px;
   }
   .ends {
     display: flex;

@@ -11,7 +11,7 @@
     plan,
     practised,
     canPin,
-    listHref
+    holdsHref
   }: {
     axis: TimeAxis;
     /** Width of the time axis on this screen. */
@@ -20,7 +20,7 @@
     practised: Readonly<Record<string, number>>;
     canPin: boolean;
     /** Where it is said what holds of an item; null for who may not. */
-    listHref: string | null;
+    holdsHref: string | null;
   } = $props();
 
   const isEmpty = $derived(plan.items.length > 0 && plan.items.every((item) => item.state === 'left-out'));
@@ -133,7 +133,7 @@
 </div>
 {#snippet unknown()}<span
     >{presumed}
-    {#if listHref}<a href={listHref}>Say what holds</a>{/if}</span
+    {#if holdsHref}<a href={holdsHref}>Say what holds</a>{/if}</span
   >{/snippet}
 <div class="says">
   {#if plan.short}

@@ -47,6 +47,12 @@
       return read.ok ? null : read.fault;
     })
   );
+  /** Passages of one work, which become its sections. */
+  function isSameItem(i: number): boolean {
+    const [before, row] = [$form.rows[i - 1], $form.rows[i]!];
+    if (!before || before.name !== row.name || before.composer !== row.composer) return false;
+    return before.toBar !== null && row.fromBar !== null && row.fromBar > before.toBar;
+  }
   const saysOf = (row: ListRow) => ({ kind: row.kind, metre: row.metre, unit: sayUnit(row.unit) });
   /** What nobody wrote, as long as it stands as it was presumed. */
   const presumedOf = (row: ListRow) => row.presumed.map((field) => saysOf(row)[field]).join(', ');
@@ -58,7 +64,7 @@
 </script>
 
 {#snippet number(field: NumberField, label: string, i: number)}
-  <td
+  <td data-says={label.toLowerCase()}
     ><input
       type="number"
       step="any"
@@ -90,7 +96,7 @@
           {@const asked = askedOf(row.kind)}
           <tr class="open">
             {#each TEXTS as [field, label, width] (field)}
-              <td
+              <td data-says={field}
                 ><input
                   class={width}
                   dir="auto"
@@ -100,7 +106,7 @@
                 /></td
               >
             {/each}
-            <td
+            <td data-says="kind"
               ><select
                 aria-label="Kind, row {i + 1}"
                 bind:value={row.kind}
@@ -111,9 +117,11 @@
             {#if asked === 'bars'}
               {@render number('fromBar', 'From bar', i)}
               {@render number('toBar', 'To bar', i)}
-              <td><input class="metre" aria-label="Metre, row {i + 1}" bind:value={row.metre} /></td>
+              <td data-says="metre"
+                ><input class="metre" aria-label="Metre, row {i + 1}" bind:value={row.metre} /></td
+              >
             {:else if asked === 'keys'}
-              <td colspan="3"
+              <td colspan="3" data-says="keys and octaves"
                 ><input
                   class="keys"
                   aria-label="Keys and octaves, row {i + 1}"
@@ -123,7 +131,7 @@
               >
             {:else}<td colspan="3"></td>{/if}
             {#if asked === 'minutes'}<td colspan="3"></td>{:else}
-              <td
+              <td data-says="beat"
                 ><select aria-label="Beat unit, row {i + 1}" bind:value={row.unit}
                   >{#each BEAT_UNITS as unit (unit)}<option value={unit}>{sayUnit(unit)}</option
                     >{/each}</select
@@ -133,7 +141,7 @@
                 {@render number('lowBpm', 'Lowest bpm', i)}
                 {@render number('highBpm', 'Highest bpm', i)}
               {:else}
-                <td colspan="2"
+                <td colspan="2" data-says="recordings"
                   ><input
                     class="recordings"
                     aria-label="Tempos of recordings, row {i + 1}"
@@ -146,7 +154,7 @@
             {@render number('minutesPerWeek', 'Minutes a week', i)}
             {#if asked === 'minutes'}<td colspan="2"></td>{:else}
               {@render number('holdsBpm', 'Holds now, bpm', i)}
-              <td
+              <td data-says="heard by"
                 ><select class="by" aria-label="Heard by, row {i + 1}" bind:value={row.holdsBy}
                   >{#each EVIDENCE as by (by)}<option>{by}</option>{/each}</select
                 ></td
@@ -165,7 +173,8 @@
             ><td colspan="13" class="says">
               {#each faultsOf(i) as says (says)}<span class="fault" role="alert">Row {i + 1}: {says}</span
                 >{:else}{#if lacks[i]}<strong>Row {i + 1}: {lacks[i].says}</strong>{/if}{/each}
-              {#if row.place !== ''}<span>at {row.place}</span>{/if}
+              {#if row.place !== '' && !lacks[i]}<span>at {row.place}</span>{/if}
+              {#if isSameItem(i)}<span>one item with the row above</span>{/if}
               {#if row.presumed.length > 0}<span>presumed: {presumedOf(row)}</span>{/if}
               {#if row.leftOver !== ''}<span
                   >left over: <mark>{row.leftOver}</mark>
@@ -257,6 +266,42 @@
   }
   .by {
     width: 94px;
+  }
+  /* on a narrow screen each row is a small form, its labels above its fields */
+  @media (max-width: 900px) {
+    thead,
+    td:empty {
+      display: none;
+    }
+    tr {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 4px 10px;
+      align-items: end;
+    }
+    td {
+      border-bottom: 0;
+    }
+    td[data-says]::before {
+      display: block;
+      color: var(--soft);
+      font-size: 0.8rem;
+      content: attr(data-says);
+    }
+    .says {
+      width: 100%;
+      height: auto;
+      padding: 2px 0 12px;
+      border-bottom: 1px solid var(--rule);
+    }
+    input,
+    select,
+    td button {
+      min-height: 44px;
+    }
+    .name {
+      width: 240px;
+    }
   }
   .ends {
     display: flex;

@@ -6,6 +6,7 @@
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import { keptForm } from '$lib/state/kept-form';
   import { type ItemForm, blankSection, carveSection } from '$lib/schema/item-form';
+  import { askedOf } from '$lib/schema/list/row';
   import { parseCuts, parseErrata } from '$lib/schema/printed';
   import type { PlannedSection } from '$lib/core/season';
   import BarStrip from './BarStrip.svelte';
@@ -13,6 +14,7 @@
   import type { CallEffect, Taker } from '$lib/schema/view';
   import SharedBy from './SharedBy.svelte';
   import HowItClimbs from './HowItClimbs.svelte';
+  import ItemFacts from './ItemFacts.svelte';
   import SectionFields from './SectionFields.svelte';
   import type { Touch } from '$lib/core/practice';
 
@@ -56,7 +58,8 @@
   // svelte-ignore state_referenced_locally
   const { form, errors, enhance, submitting, trouble, isBack, forget } = keptForm(initial, draftKey);
 
-  const isSightReading = $derived($form.kind === 'sight-reading');
+  const asked = $derived(askedOf($form.kind));
+  const isSightReading = $derived(asked === 'minutes');
   let added = 1;
   let picked = $state<{ fromBar: number; toBar: number } | null>(null);
   /** The bars as they are typed; none while they are not sound, or more than a page can show. */
@@ -108,13 +111,6 @@
     };
     $form.sections = [...$form.sections, next];
   }
-
-  /** One section alone follows the item's bars while they are typed. */
-  function followBars() {
-    const [only] = $form.sections;
-    if ($form.sections.length === 1 && only)
-      $form.sections = [{ ...only, fromBar: $form.fromBar, toBar: $form.toBar }];
-  }
 </script>
 
 <form method="POST" action="?/save" use:enhance>
@@ -122,94 +118,9 @@
   <SharedBy {takers} {auditionId} what="Bars, edition, errata and cuts" />
   {#if $isBack}<DraftBack {forget} />{/if}
   <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
-  <div class="facts">
-    <div class="wide">
-      <Field id="name" label="Name" errors={$errors.name} dir="auto" bind:value={$form.name} />
-    </div>
-    <Field
-      id="composer"
-      label="Composer, or what it is"
-      errors={$errors.composer}
-      dir="auto"
-      bind:value={$form.composer}
-    />
-    <Field id="kind" label="Kind" errors={$errors.kind}>
-      {#snippet control(w)}
-        <select {...w} bind:value={$form.kind}>
-          <option value="etude">etude</option><option value="excerpt">excerpt</option><option value="solo"
-            >solo</option
-          >
-          <option value="scales">scales</option><option value="sight-reading">sight-reading</option>
-        </select>
-      {/snippet}
-    </Field>
-    {#if isSightReading}
-      <Field
-        id="minutesPerWeek"
-        label="Minutes a week"
-        errors={$errors.minutesPerWeek}
-        type="number"
-        bind:value={$form.minutesPerWeek}
-      />
-    {:else}
-      <Field
-        id="fromBar"
-        label="First bar"
-        errors={$errors.fromBar}
-        type="number"
-        bind:value={$form.fromBar}
-        oninput={followBars}
-      />
-      <Field
-        id="toBar"
-        label="Last bar"
-        errors={$errors.toBar}
-        type="number"
-        bind:value={$form.toBar}
-        oninput={followBars}
-      />
-      <Field id="metre" label="Metre" errors={$errors.metre} bind:value={$form.metre} />
-      <Field
-        id="pickupBeats"
-        label="Pickup, beats"
-        errors={$errors.pickupBeats}
-        type="number"
-        step="any"
-        bind:value={$form.pickupBeats}
-      />
-      <div class="wide">
-        <Field
-          id="barsPerLine"
-          label="Bars in each line of the page"
-          hint="A slash between pages: 5 4 4 5 / 4 4 6. May stay empty."
-          errors={$errors.barsPerLine}
-          bind:value={$form.barsPerLine}
-        />
-      </div>
-    {/if}
-    <div class="wide">
-      <Field
-        id="edition"
-        label="Required edition"
-        errors={$errors.edition}
-        dir="auto"
-        bind:value={$form.edition}
-      />
-    </div>
-    <Field id="key" label="Key" errors={$errors.key} placeholder="D minor" bind:value={$form.key} />
-    <Field id="pages" label="Pages" errors={$errors.pages} dir="auto" bind:value={$form.pages} />
-    <div class="wide tested">
-      <Field
-        id="tested"
-        label="What is being tested"
-        errors={$errors.tested}
-        dir="auto"
-        bind:value={$form.tested}
-      />
-    </div>
-  </div>
+  <ItemFacts {form} errors={$errors as Record<string, string[]>} />
 
-  {#if !isSightReading}
+  {#if asked === 'bars'}
     <details open={$form.errata !== '' || $form.cuts !== ''}>
       <summary>Errata and cuts</summary>
       <div class="facts">
@@ -235,8 +146,9 @@
         </div>
       </div>
     </details>
-
-    <h3>Sections and their tempos</h3>
+  {/if}
+  {#if !isSightReading}
+    <h3>{asked === 'keys' ? 'Tempo' : 'Sections and their tempos'}</h3>
     {#if takers.length > 1}
       <div class="whose" role="radiogroup" aria-label="Whose tempos">
         <label
@@ -250,7 +162,7 @@
       </div>
     {/if}
     <FormFaults errors={$errors.sections?._errors} />
-    {#if strip}
+    {#if strip && asked === 'bars'}
       <BarStrip {...strip} canPick bind:selection={picked} />
       <p class="carve">
         <button type="button" class="action" disabled={!picked} onclick={carve}
@@ -274,11 +186,13 @@
         index={i}
         {today}
         planned={planned.find((s) => s.id === section.id)}
+        hasBars={asked === 'bars' || $form.sections.length > 1}
         canRemove={$form.sections.length > 1}
         onRemove={() => ($form.sections = $form.sections.filter((s) => s.id !== section.id))}
       />
     {/each}
-    <button type="button" class="action" onclick={addSection}>Add a section</button>
+    {#if asked === 'bars'}<button type="button" class="action" onclick={addSection}>Add a section</button
+      >{/if}
 
     <details>
       <summary>How it climbs</summary>

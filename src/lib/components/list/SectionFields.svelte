@@ -3,6 +3,7 @@
   import Field from '$lib/components/ui/Field.svelte';
   import NoteValue from '$lib/components/note/NoteValue.svelte';
   import Recordings from './Recordings.svelte';
+  import { EVIDENCE, EVIDENCE_NAMES } from '$lib/core/record/words';
   import type { PlannedSection } from '$lib/core/season';
   import { BEAT_UNITS, sayUnit } from '$lib/core/units';
   import type { Writable } from 'svelte/store';
@@ -15,6 +16,7 @@
     index,
     today,
     planned,
+    hasBars,
     canRemove,
     onRemove
   }: {
@@ -26,6 +28,8 @@
     today: string;
     /** The section as the plan knows it; missing while it is new. */
     planned: PlannedSection | undefined;
+    /** Scales have none that anybody counts. */
+    hasBars: boolean;
     canRemove: boolean;
     onRemove: () => void;
   } = $props();
@@ -36,11 +40,6 @@
     ['recordings', 'from recordings'],
     ['change', 'changes on the way'],
     ['free', 'free, by ear']
-  ] as const;
-  const HEARD_BY = [
-    ['self', 'the player'],
-    ['teacher', 'the teacher'],
-    ['recording', 'a recording']
   ] as const;
   const section = $derived($form.sections[index]!);
   const recorded = $derived(
@@ -79,10 +78,12 @@
   />
 {/snippet}
 
-<fieldset>
+<fieldset class:keyed={!hasBars}>
   <legend class="hidden">Section {index + 1}</legend>
-  {@render number('fromBar', 'From bar')}
-  {@render number('toBar', 'To bar')}
+  {#if hasBars}
+    {@render number('fromBar', 'From bar')}
+    {@render number('toBar', 'To bar')}
+  {/if}
   <Field id={id('tempoKind')} label="Tempo" errors={errors?.tempoKind}>
     {#snippet control(w)}
       <select {...w} bind:value={$form.sections[index]!.tempoKind}
@@ -153,7 +154,7 @@
         <Field id={id('holdsBy')} label="Heard by" errors={errors?.holdsBy}>
           {#snippet control(w)}
             <select {...w} bind:value={$form.sections[index]!.holdsBy}
-              >{#each HEARD_BY as [value, name] (value)}<option {value}>{name}</option>{/each}</select
+              >{#each EVIDENCE as by (by)}<option value={by}>{EVIDENCE_NAMES[by]}</option>{/each}</select
             >
           {/snippet}
         </Field>
@@ -199,6 +200,9 @@
     border: 0;
     border-bottom: 1px solid var(--rule);
   }
+  .keyed {
+    grid-template-columns: 160px 168px repeat(3, minmax(76px, 1fr)) 158px auto;
+  }
   .unit {
     display: flex;
     gap: 6px;
@@ -234,7 +238,8 @@
     min-height: 36px;
   }
   @media (max-width: 900px) {
-    fieldset {
+    fieldset,
+    .keyed {
       grid-template-columns: 1fr 1fr;
     }
     .due {

@@ -3,6 +3,11 @@
 /** Who vouches for a touch; the three are kept apart. */
 export const EVIDENCE = ['self', 'teacher', 'recording'] as const;
 export type Evidence = (typeof EVIDENCE)[number];
+export const EVIDENCE_NAMES: Readonly<Record<Evidence, string>> = {
+  self: 'the player',
+  teacher: 'the teacher',
+  recording: 'a recording'
+};
 
 export const ITEM_KINDS = ['etude', 'excerpt', 'solo', 'scales', 'sight-reading'] as const;
 export type ItemKind = (typeof ITEM_KINDS)[number];

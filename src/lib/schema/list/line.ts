@@ -249,6 +249,18 @@ function partsOf(text: string): string[] {
   return parts;
 }
 
+/** Signs at the ends of what remains, and brackets that have nothing in them any more, say nothing. */
+function withoutSigns(text: string): string {
+  const signs = ' ,;:=';
+  let [from, to] = [0, text.length];
+  while (from < to && signs.includes(text[from]!)) from += 1;
+  while (to > from && signs.includes(text[to - 1]!)) to -= 1;
+  return text
+    .slice(from, to)
+    .replaceAll(/ ?(?:\([ ,]?\)|\[[ ,]?\])/g, '')
+    .trim();
+}
+
 type Words = {
   name: string;
   composer: string;
@@ -258,9 +270,8 @@ type Words = {
 };
 
 function shareWords(line: Line, mayBeBars: boolean): Words {
-  const inside = line.rest.replaceAll(/[([][\s;,]*[)\]]/g, ';');
-  const parts = partsOf(inside)
-    .map((part) => tidy(part.replaceAll(/(?<=[([])[\s;,]+|[\s;,]+(?=[)\]])|[\s:=]+$/g, '')))
+  const parts = partsOf(line.rest)
+    .map((part) => withoutSigns(tidy(part.replaceAll(/[;\t]/g, ' '))))
     .filter((part) => /[\p{L}\p{N}]/u.test(part));
   const loneAt = mayBeBars ? parts.findIndex((part, i) => i > 0 && LONE_BARS.test(part)) : -1;
   const lone = loneAt > 0 ? LONE_BARS.exec(parts.splice(loneAt, 1)[0]!) : null;
@@ -286,8 +297,12 @@ function shareWords(line: Line, mayBeBars: boolean): Words {
     [words.composer, words.name] = [colon[1]!.trim(), colon[2]!];
     // of what a composer stands before, the next part belongs to the title
     if (more[0] !== undefined && !/^with |^without /i.test(more[0])) words.name += `, ${more.shift()!}`;
-  } else if (brackets && !MOVEMENT.test(brackets[2]!) && PERSON.test(brackets[2]!.split(',')[0]!)) {
-    [words.name, words.composer] = [brackets[1]!, brackets[2]!];
+  } else if (
+    brackets &&
+    !MOVEMENT.test(brackets[2]!) &&
+    PERSON.test(withoutSigns(brackets[2]!).split(',')[0]!)
+  ) {
+    [words.name, words.composer] = [brackets[1]!, withoutSigns(brackets[2]!)];
   } else words.name = first;
   while (more[0] !== undefined && MOVEMENT.test(more[0])) words.name += `, ${more.shift()!}`;
   if (words.composer === '' && more[0] !== undefined && PERSON.test(more[0])) words.composer = more.shift()!;

@@ -46,8 +46,8 @@ describe('a pasted list', () => {
 
   it('says what it read as headings, and which columns it did not read', () => {
     expect(read('Excerpts:\nGate song\nFirst round\nWeir').notes).toEqual([
-      '“Excerpts” was read as a heading: what follows it is of that kind, unless its line says another.',
-      '“First round” was read as a heading, and put nowhere.'
+      '“Excerpts” was read as a heading for what stands under it.',
+      '“First round” was read as a heading and put nowhere.'
     ]);
     expect(read('title,colour,shelf\nGate song,blue,4').notes).toEqual([
       'These columns were not read: colour, shelf.'

@@ -90,7 +90,7 @@ function readPlain(column: Exclude<Column, 'bars' | 'tempo'>, text: string): Par
 }
 
 /** As in a line of text, or numbers alone in the unit of its row. */
-function readTempo(text: string, { unit, presumed }: ListRow): Partial<ListRow> | null {
+function readTempo(text: string, { presumed }: ListRow): Partial<ListRow> | null {
   if (/^\d{2,6}(?:[.,]\d{1,6})?$/.test(text)) return { lowBpm: Number(text.replace(',', '.')) };
   const [read] = readLine(`x, ${/\p{L}|[♩♪]/u.test(text) ? text : `${text} bpm`}`).rows;
   if (!read || read.leftOver !== '' || (read.lowBpm === null && read.recordings === '')) return null;

@@ -17,7 +17,7 @@ const ROUND =
 /** The heading's words, or null where a line is an item. */
 function headingIn(line: string): string | null {
   const plain = line.trim().replace(/^#+ */, '');
-  const words = plain.replace(/ *:$/, '').trim();
+  const words = plain.replace(/:$/, '').trim();
   if (words === '' || /\d{2}/.test(words)) return null;
   const kind = kindNamed(words);
   const isOwn = kind === 'scales' || kind === 'sight-reading';
@@ -36,8 +36,8 @@ export function readLines(lines: readonly string[]): ListText {
       above = { kind: kindIn(heading) };
       notes.push(
         above.kind
-          ? `“${heading}” was read as a heading: what follows it is of that kind, unless its line says another.`
-          : `“${heading}” was read as a heading, and put nowhere.`
+          ? `“${heading}” was read as a heading for what stands under it.`
+          : `“${heading}” was read as a heading and put nowhere.`
       );
     }
   }

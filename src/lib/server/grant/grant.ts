@@ -60,3 +60,7 @@ export const endGrants = (app: App, kind: GrantKind, opensId: string) =>
 
 export const hasGrant = (app: App, kind: GrantKind, opensId: string) =>
   grants.hasGrant(app.db, kind, opensId);
+
+/** The instant at which what is open now ends; null where nothing is, or it has no end. */
+export const grantEndsMs = (app: App, kind: GrantKind, opensId: string): number | null =>
+  grants.grantEndsMs(app.db, kind, opensId, app.now());

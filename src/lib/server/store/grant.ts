@@ -38,6 +38,10 @@ const statements = preparedOnce((db) => ({
   isThere: db.prepare<[string, string], { n: 1 }>(
     'SELECT 1 AS n FROM access_grant WHERE kind = ? AND opens_id = ?'
   ),
+  ends: db.prepare<[string, string, number], { expires_at_ms: number }>(
+    `SELECT expires_at_ms FROM access_grant WHERE kind = ? AND opens_id = ? AND expires_at_ms > ?
+       AND (uses_left IS NULL OR uses_left > 0) ORDER BY expires_at_ms DESC`
+  ),
   use: db.prepare('UPDATE access_grant SET uses_left = uses_left - 1 WHERE token_hash = ?'),
   drop: db.prepare('DELETE FROM access_grant WHERE kind = ? AND opens_id = ?'),
   sweep: db.prepare('DELETE FROM access_grant WHERE expires_at_ms <= ? OR uses_left <= 0')
@@ -62,6 +66,9 @@ export function findGrant(db: Db, kind: string, tokenHash: string, nowMs: number
 }
 export const hasGrant = (db: Db, kind: string, opensId: string) =>
   statements(db).isThere.get(kind, opensId) !== undefined;
+/** When the one that is open ends; null where there is none, or it has no end. */
+export const grantEndsMs = (db: Db, kind: string, opensId: string, nowMs: number): number | null =>
+  statements(db).ends.get(kind, opensId, nowMs)?.expires_at_ms ?? null;
 export const useGrant = (db: Db, tokenHash: string) => statements(db).use.run(tokenHash);
 /** Ends all of a kind that open one thing. */
 export const dropGrants = (db: Db, kind: string, opensId: string) => statements(db).drop.run(kind, opensId);

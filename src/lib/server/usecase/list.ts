@@ -2,7 +2,9 @@
  * The list: items with what is printed, the list's and of all who took it, and what is one candidate's own. A correction
  * is laid into every taker's plan.
  */
-import type { CallEffect } from '../../schema/view';
+import type { Evidence } from '../../core/record/words';
+import { targetOf } from '../../core/tempo';
+import type { CallEffect, HoldsAsked } from '../../schema/view';
 import type { App } from '../app';
 import { applyChange, carryOut } from '../change/apply';
 import { boundCount } from '../change/bounds';
@@ -120,6 +122,62 @@ export const previewItem = useCase({
     const { auditionId } = orNotFound(items.findItem(app.db, input.itemId));
     const { callId } = orNotFound(findAudition(app.db, auditionId));
     return effectOn(app, takersOf(app.db, callId), changeItem(app, input));
+  }
+});
+
+/** The sections whose tempo can be asked for, in the list's order, with what holds of them as far as it is known. */
+export const prepareHolds = useCase({
+  rule: 'teacher',
+  run: (app: App, input: { auditionId: string }): HoldsAsked[] => {
+    const season = readSeason(app, input.auditionId);
+    const planned = planOf(app, season)?.plan?.items ?? [];
+    return season.items.flatMap((item) =>
+      item.sections.flatMap(({ id, name = '', fromBar, toBar, tempo }) => {
+        const target = targetOf(tempo);
+        const section = planned.find((one) => one.id === item.id)?.sections.find((one) => one.id === id);
+        return target
+          ? [
+              {
+                ...{ itemId: item.id, sectionId: id, itemName: item.name, kind: item.kind },
+                ...{ name, fromBar, toBar, target, isKnown: !!section?.held, says: section?.says ?? '' }
+              }
+            ]
+          : [];
+      })
+    );
+  }
+});
+
+/** Says of several sections what holds today, as one change; the plan is laid from it. Returns the secret by which it can be taken back. */
+export const sayHolds = useCase({
+  rule: 'teacher',
+  run: (
+    app: App,
+    input: {
+      auditionId: string;
+      evidence: Evidence;
+      holds: readonly { readonly itemId: string; readonly sectionId: string; readonly bpm: number }[];
+    }
+  ) => {
+    const { candidateId } = orNotFound(findAudition(app.db, input.auditionId));
+    const on = todayOf(app, input.auditionId);
+    const edits = items.itemsOf(app.db, input.auditionId).flatMap((item) => {
+      const said = input.holds.filter(({ itemId }) => itemId === item.id);
+      if (said.length === 0) return [];
+      const stays = (item.holdsNow ?? []).filter((one) => !said.some((s) => s.sectionId === one.sectionId));
+      const now = item.sections.flatMap(({ id, tempo }) => {
+        const bpm = said.find(({ sectionId }) => sectionId === id)?.bpm;
+        const target = targetOf(tempo);
+        return bpm !== undefined && target
+          ? [{ sectionId: id, bpm, unit: target.unit, evidence: input.evidence, on }]
+          : [];
+      });
+      const { version: _, ...to } = item;
+      return [
+        { kind: 'item', about: { itemId: item.id }, to: { ...to, holdsNow: [...stays, ...now] } } as const
+      ];
+    });
+    return edits.length === 0 ? null : applyChange(app, { candidateId, edits, cause: 'what holds was said' });
   }
 });
 

@@ -5,7 +5,17 @@ import { latestVersion, putVersion, versionHeads } from '../store/plan-version';
 import { exportCalendar } from './calendar';
 import { readComparison, readCountback, readReadiness, readVersions, tickCheck } from './countback';
 import { addAudition, saveCall } from './call';
-import { addItem, addItems, orderItems, readItem, readList, removeItem, saveItem } from './list';
+import {
+  addItem,
+  addItems,
+  orderItems,
+  prepareHolds,
+  readItem,
+  readList,
+  removeItem,
+  sayHolds,
+  saveItem
+} from './list';
 import { logTouch, readLog, removeTouch } from './log';
 import { pinBlock, pinRung, unpinBlock, unpinRung } from './pin';
 import { addCandidate, readCandidate, readStudio, saveTime } from './studio';
@@ -49,6 +59,28 @@ describe('the plan of an audition', () => {
     expect(view.cause).toBe('log: Study in reeds');
     expect(view.plan!.items[0]!.sections[0]!.held).toMatchObject({ bpm: 60, evidence: 'teacher' });
     expect(readCountback(app, TEACHER, { auditionId, number: 1 }).plan!.items[0]!.heldShare).toBeNull();
+  });
+
+  it('begins where it is said to hold, for several sections at once', () => {
+    const other = addItem(app, TEACHER, { auditionId, item: { ...STUDY, name: 'Two weathers' } });
+    const sections = prepareHolds(app, TEACHER, { auditionId });
+    expect(sections.map(({ itemName, isKnown }) => [itemName, isKnown])).toEqual([
+      ['Study in reeds', false],
+      ['Two weathers', false]
+    ]);
+    const holds = sections.map((one, i) => ({ ...one, bpm: 60 + i * 6 }));
+    sayHolds(app, TEACHER, { auditionId, evidence: 'teacher', holds });
+    const held = () => countback().plan!.items.map((item) => item.sections[0]!.held?.bpm ?? null);
+    expect([held(), countback().cause]).toEqual([[60, 66], 'what holds was said']);
+    expect(prepareHolds(app, TEACHER, { auditionId }).map(({ isKnown }) => isKnown)).toEqual([true, true]);
+    // said anew of one, the other stays
+    sayHolds(app, TEACHER, {
+      auditionId,
+      evidence: 'self',
+      holds: [{ itemId: other, sectionId: sections[1]!.sectionId, bpm: 72 }]
+    });
+    expect(held()).toEqual([60, 72]);
+    expect(sayHolds(app, TEACHER, { auditionId, evidence: 'self', holds: [] })).toBeNull();
   });
 
   it('logs once what is typed and sent twice, and never drops another touch typed under its id', () => {

@@ -13,6 +13,8 @@ import * as candidates from '../store/candidate';
 import { lastLogDate, loggedMinutesSince } from '../store/touch';
 import { clearDays, joinDays } from '../../core/plan';
 import { dayOf, formatDate, sayDate, weekdayOf } from '../../core/units';
+import { dayInZone } from '../../core/units/zone';
+import { grantEndsMs } from '../grant/grant';
 import { itemCount } from '../store/item';
 import { summaryOf } from '../store/plan-version';
 import { isRecheckDue } from './call';
@@ -176,7 +178,13 @@ export const readFacts = useCase({
   rule: 'teacher',
   run: (app: App, input: { candidateId: string }) => {
     const candidate = orNotFound(candidates.findCandidate(app.db, input.candidateId));
-    return { candidate, privateNote: candidates.privateNoteOf(app.db, candidate.id) };
+    const endsMs = grantEndsMs(app, 'join', candidate.id);
+    return {
+      candidate,
+      privateNote: candidates.privateNoteOf(app.db, candidate.id),
+      /** The last day of the link that lets them join; null where none is open. */
+      joinUntil: endsMs === null ? null : formatDate(dayInZone(endsMs, candidate.zone))
+    };
   }
 });
 

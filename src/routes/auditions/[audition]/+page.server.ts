@@ -8,6 +8,7 @@ import { readCountback } from '$lib/server/usecase/countback';
 import { addAway, readOwner } from '$lib/server/usecase/studio';
 import { pinBlock, pinRung, unpinBlock, unpinRung } from '$lib/server/usecase/pin';
 import type { Undo } from '$lib/schema/view';
+import { linkFor } from '$lib/server/reach';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = (event) => ({
@@ -39,7 +40,7 @@ export const actions: Actions = {
   unpinRung: answer(unpinRungForm, unpinRung),
   feed: (event) => {
     const token = runAs(event, makeFeed, { auditionId: event.params.audition });
-    return { feed: `${event.url.origin}/feed/${token}.ics` };
+    return { feed: linkFor(event.url, `/feed/${token}.ics`) };
   },
   endFeed: (event) => {
     runAs(event, dropFeed, { auditionId: event.params.audition });

@@ -65,10 +65,13 @@
     {:else}
       <p>
         {isTeacher
-          ? 'The list is empty. Add the first item: what it is, its bars, and the tempo it needs.'
+          ? 'The list is empty. Paste it as you have it, or enter it item by item.'
           : 'Your teacher enters the list.'}
       </p>
-      {#if isTeacher}<a class="action main" href="{base}/list/new">Add the first item</a>{/if}
+      {#if isTeacher}<p class="ways">
+          <a class="action main" href="{base}/list/import">Paste the list</a>
+          <a class="action" href="{base}/list/new">Add the first item</a>
+        </p>{/if}
     {/if}
   </div>
 {/if}
@@ -81,6 +84,11 @@
   }
   .first > * + * {
     margin-top: 8px;
+  }
+  .ways {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 10px 16px;
   }
   .moves {
     padding: 0 var(--targets) 10px var(--names);

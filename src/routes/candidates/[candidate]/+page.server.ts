@@ -6,6 +6,7 @@ import { ERRORS } from '$lib/server/errors';
 import { answerForm, fillForm } from '$lib/server/form/form';
 import { allow, runAs, fieldsOf, formOf, sayRefusal } from '$lib/server/http';
 import { addWish, readHome } from '$lib/server/usecase/lesson';
+import { linkFor } from '$lib/server/reach';
 import { makeJoinLink } from '$lib/server/usecase/sign-in';
 import {
   archiveCandidate,
@@ -23,8 +24,8 @@ export const load: PageServerLoad = async (event) => {
     ...runAs(event, readCandidate, { candidateId }),
     home: runAs(event, readHome, { candidateId })
   };
-  if (event.locals.who.kind !== 'teacher') return { ...view, facts: null, zones: [] };
-  const { candidate, privateNote } = runAs(event, readFacts, { candidateId });
+  if (event.locals.who.kind !== 'teacher') return { ...view, facts: null, zones: [], joinUntil: null };
+  const { candidate, privateNote, joinUntil } = runAs(event, readFacts, { candidateId });
   const { name, instruments, zone, isMinor, guardian, consentOn, factsVersion: version } = candidate;
   const filled = {
     name,
@@ -38,6 +39,7 @@ export const load: PageServerLoad = async (event) => {
   };
   return {
     ...view,
+    joinUntil,
     zones: Intl.supportedValuesOf('timeZone'),
     facts: await fillForm(factsForm, filled)
   };
@@ -46,7 +48,7 @@ export const load: PageServerLoad = async (event) => {
 export const actions: Actions = {
   link: (event) => {
     const token = runAs(event, makeJoinLink, { candidateId: event.params.candidate });
-    return { link: `${event.url.origin}/join/${token}` };
+    return { link: linkFor(event.url, `/join/${token}`) };
   },
   facts: async (event) => {
     allow(event, saveFacts, undefined);

@@ -2,6 +2,8 @@
   import { send } from '$lib/state/send';
   import Home from '$lib/components/lesson/Home.svelte';
   import { sayItems, sayRound } from '$lib/components/studio/audition-words';
+  import JoinLink from '$lib/components/studio/JoinLink.svelte';
+  import { dayOf, sayDate } from '$lib/core/units';
   import FactsEditor from '$lib/components/studio/FactsEditor.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import type { ActionData, PageData } from './$types';
@@ -76,24 +78,13 @@
       {#if isTeacher}
         <section>
           <h2>Sign-in</h2>
-          <p>
-            {data.candidate.accountId
-              ? 'Has joined. A new link lets them set a new password.'
-              : 'Has not joined yet. Make a link and hand it over; it works once, for two weeks.'}
-          </p>
-          {#if form && 'link' in form}
-            <p class="link">
-              <label for="link">Link for <bdi>{data.candidate.name}</bdi></label><input
-                id="link"
-                readonly
-                value={form.link}
-                onfocus={(e) => e.currentTarget.select()}
-              />
-            </p>
-          {/if}
-          <form method="POST" action="?/link" use:send>
-            <button class="action">{form && 'link' in form ? 'Make another link' : 'Make a link'}</button>
-          </form>
+          {#key data.candidate.id}<JoinLink
+              candidateId={data.candidate.id}
+              name={data.candidate.name}
+              hasJoined={data.candidate.accountId !== null}
+              until={data.joinUntil === null ? null : sayDate(dayOf(data.joinUntil))}
+              made={(form && 'link' in form && form.link) || null}
+            />{/key}
         </section>
       {/if}
     </div>
@@ -186,8 +177,7 @@
   .erase label {
     grid-column: 1 / -1;
   }
-  .erase input,
-  .link input {
+  .erase input {
     width: 100%;
   }
 </style>

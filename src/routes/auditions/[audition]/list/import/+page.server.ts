@@ -4,7 +4,7 @@ import { theApp } from '$lib/server/context';
 import { answerForm, fillForm, refuseForm } from '$lib/server/form/form';
 import { allow, runAs, fieldsOf, formOf } from '$lib/server/http';
 import { MOST_LIST_BYTES, decodeText, readList } from '$lib/server/list-file';
-import { addItems, prepareItem } from '$lib/server/usecase/list';
+import { addItems, prepareHolds, prepareItem } from '$lib/server/usecase/list';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
@@ -42,6 +42,8 @@ export const actions: Actions = {
       );
     const answer = await answerForm(form, () => addItems(theApp(), event.locals.who, { auditionId, items }));
     if ('failed' in answer) return answer.failed;
-    redirect(303, `/auditions/${auditionId}/list`);
+    // a first plan asks what holds
+    const isAsked = runAs(event, prepareHolds, { auditionId }).some(({ isKnown }) => !isKnown);
+    redirect(303, `/auditions/${auditionId}/list${isAsked ? '/holds' : ''}`);
   }
 };

@@ -30,7 +30,7 @@
   <textarea
     id="text"
     name="text"
-    rows="7"
+    rows={read ? 3 : 7}
     dir="auto"
     placeholder="Étude 14 “Millrace”, Quill, bars 1-48, 6/8, dotted quarter 58-66, holds 44&#10;Osterrede: Three Fables, II, excerpt, mm. 5-16, quarter = 66&#10;Sight-reading, 20 min a week"
   ></textarea>
@@ -40,7 +40,7 @@
     <button class="action">Read it</button>
   </p>
 </form>
-{#each read?.notes ?? [] as note (note)}<p class="soft note">{note}</p>{/each}
+{#if read && read.notes.length > 0}<p class="soft note">{read.notes.join(' ')}</p>{/if}
 {#key read}<ImportReview
     form={data.form}
     rows={read?.rows ?? null}

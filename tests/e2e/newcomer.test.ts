@@ -1,0 +1,162 @@
+/**
+ * Somebody new, counted: what it takes from the account to a first dated plan of six pasted items, what holds said in one pass.
+ * Fields that are typed into and things that are clicked are counted; goals of the project: fifteen clicks, and eight of both for one item.
+ */
+import { type Locator, type Page, expect, test } from '@playwright/test';
+import { Studio, alive, step } from './studio';
+
+const studio = new Studio(3394);
+test.afterAll(() => studio.close());
+
+const LIST = `Études
+Quill: Étude 14, Millrace, bars 1-48, 6/8, dotted quarter = 58-66
+Excerpts:
+Lantern overture (Pell), mm. 40-62, cut time, half note = 72, holds 50, heard by the teacher
+Drove, Vell, rehearsal C to D, quarter 84, with repeats
+Ferry tune, Pell, bars 1-32, 88 92 96 90 94
+Scales: all major and minor, two octaves, quarter = 96
+Sight-reading, 20 min a week`;
+
+/** Counts what a hand does. */
+class Hand {
+  clicks = 0;
+  fields = 0;
+  constructor(readonly page: Page) {}
+  async click(what: Locator) {
+    this.clicks += 1;
+    await what.click();
+  }
+  async fill(what: Locator, text: string) {
+    this.fields += 1;
+    await what.fill(text);
+  }
+  button = (name: string | RegExp) => this.click(this.page.getByRole('button', { name, exact: true }));
+  link = (name: string) => this.click(this.page.getByRole('link', { name, exact: true }));
+}
+
+test('somebody new gets from the account to a dated plan of six pasted items in fifteen clicks', async ({
+  browser
+}) => {
+  await studio.at('2026-11-24T08:00:00Z');
+  const page = await (await browser.newContext({ baseURL: studio.origin })).newPage();
+  const hand = new Hand(page);
+  let audition = '';
+
+  await step('account, candidate, time, audition', async () => {
+    await page.goto('/');
+    await alive(page);
+    await hand.fill(page.getByLabel('Your name'), 'Marthe Oldenkott');
+    await hand.fill(page.getByLabel('Sign-in name'), 'marthe');
+    await hand.fill(page.getByLabel('Password'), 'three quiet herons');
+    await hand.button('Open the studio');
+    await page.waitForURL('**/studio');
+    await alive(page);
+    await hand.fill(page.getByLabel('Name', { exact: true }), 'Ada Quillon');
+    await hand.fill(page.getByLabel('Instruments'), 'oboe');
+    await hand.button('Add');
+    await page.waitForURL('**/candidates/*');
+    await alive(page);
+    await hand.link('Enter the week');
+    await page.waitForURL('**/time');
+    await alive(page);
+    for (const day of ['Monday', 'Wednesday', 'Saturday']) {
+      await hand.button(`Practise on ${day}`);
+      await hand.fill(page.getByLabel(`minutes, ${day}`), '75');
+    }
+    await hand.button('Save and lay the plan again');
+    await page.waitForURL('**/candidates/*');
+    await alive(page);
+    await hand.link('Add an audition');
+    await page.waitForURL('**/auditions/new');
+    await alive(page);
+    await hand.fill(page.getByLabel('Audition', { exact: true }), 'Saltmarsh Youth Winds');
+    await hand.fill(page.locator('#round-0-date'), '2027-01-30');
+    await hand.button('Save');
+    await page.waitForURL(/\/auditions\/[0-9a-f-]{36}$/);
+    audition = new URL(page.url()).pathname;
+  });
+
+  await step('a list as it was sent is read: nothing is lost, nothing guessed in silence', async () => {
+    await alive(page);
+    await hand.link('Paste the list');
+    await page.waitForURL('**/list/import');
+    await alive(page);
+    await hand.fill(page.locator('#text'), LIST);
+    await hand.button('Read it');
+    const rows = page.locator('tbody tr.open');
+    await expect(rows).toHaveCount(6);
+    await expect(page.getByText('“Excerpts” was read as a heading')).toBeVisible();
+    await expect(page.getByText('left over: with repeats')).toBeVisible();
+    await expect(
+      page.getByText('Row 3: Which bars are that? The list says: rehearsal C to D.')
+    ).toBeVisible();
+    await expect(page.getByLabel('Keys and octaves, row 5')).toHaveValue('all major and minor, two octaves');
+    await expect(page.getByLabel('Tempos of recordings, row 4')).toHaveValue('88 92 96 90 94');
+    await expect(page.getByLabel('Heard by, row 2')).toHaveValue('teacher');
+    await hand.fill(page.getByLabel('From bar, row 3'), '30');
+    await hand.fill(page.getByLabel('To bar, row 3'), '45');
+    await hand.button('Add these 6 items');
+    await page.waitForURL('**/list/holds');
+    await alive(page);
+  });
+
+  await step(
+    'what holds is said in one pass, by taps and by typing; a slip is said at its place',
+    async () => {
+      await expect(page.getByRole('heading', { name: 'What holds today?' })).toBeVisible();
+      // the overture’s was in the list
+      await expect(page.getByText(/holds at 50, target 72/)).toBeVisible();
+      await hand.click(page.getByRole('group', { name: 'Drove' }).getByRole('button', { name: '42' }));
+      await hand.fill(page.getByLabel('Holds now, Ferry tune, bpm'), '2000');
+      await hand.button('Lay the plan from these 2');
+      await expect(page.getByText('No click is that fast; check the number.')).toBeVisible();
+      await hand.fill(page.getByLabel('Holds now, Ferry tune, bpm'), '60');
+      await hand.button('Lay the plan from these 2');
+      await page.waitForURL((url) => url.pathname === audition);
+      await alive(page);
+    }
+  );
+
+  // 24 November to 30 January: 6 + 31 + 30 days
+  await expect(page.locator('.days strong').first()).toHaveText('67');
+  const row = page.locator('article', { hasText: 'Drove' });
+  await row.getByRole('button', { name: /Drove/ }).click();
+  await expect(row.getByText('holds at 42, target 84, Tue 24 Nov, heard by the teacher')).toBeVisible();
+  await expect(row.locator('tbody tr').first()).toContainText('44');
+  // the slip cost one of them
+  expect(hand.clicks - 1).toBeLessThanOrEqual(15);
+  console.log(`from the account to a dated plan: ${hand.clicks - 1} clicks, ${hand.fields - 1} fields`);
+
+  await step('one item more takes eight fields and clicks', async () => {
+    await page.goto(`${audition}/list`);
+    await alive(page);
+    const one = new Hand(page);
+    await one.link('Add an item');
+    await page.waitForURL('**/list/new');
+    await alive(page);
+    await one.fill(page.getByLabel('Name', { exact: true }), 'Heron dance');
+    await one.fill(page.getByLabel('Composer, or what it is'), 'Lindqvist');
+    await one.fill(page.getByLabel('Last bar'), '24');
+    await one.fill(page.getByLabel('Target, bpm'), '92');
+    await one.fill(page.getByLabel('Holds now, bpm'), '60');
+    await one.button('Save');
+    await page.waitForURL('**/list');
+    expect(one.clicks + one.fields).toBeLessThanOrEqual(8);
+    // scales ask for keys, sight-reading for minutes, and neither for an edition
+    await page.goto(`${audition}/list/new`);
+    await alive(page);
+    await page.locator('#kind').selectOption('scales');
+    await expect(page.getByLabel('Keys and octaves')).toBeVisible();
+    for (const label of ['Last bar', 'Required edition', 'From bar'])
+      await expect(page.getByLabel(label)).toHaveCount(0);
+    await page.getByLabel('Name', { exact: true }).fill('Thirds');
+    await page.getByLabel('Target, bpm').fill('80');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.waitForURL('**/list');
+    await page.goto(`${audition}/list/new`);
+    await alive(page);
+    await page.locator('#kind').selectOption('sight-reading');
+    for (const label of ['Last bar', 'Required edition', 'Keys and octaves', 'Key'])
+      await expect(page.getByLabel(label, { exact: true })).toHaveCount(0);
+  });
+});
