@@ -33,6 +33,8 @@ export type StudioRow = {
   readonly minutesThisWeek: number;
   readonly lessonToday: { readonly start: string | null } | null;
   readonly hasTime: boolean;
+  /** Wishes that wait for an answer. */
+  readonly wishes: number;
   /** A minor without a guardian's consent on record. */
   readonly lacksConsent: boolean;
   /** Since when it hurts at the desk, where the candidate wants the teacher to know; else null. */
@@ -185,6 +187,21 @@ export type TodayView = {
   readonly equipment: readonly EquipmentMark[];
   /** Where their notes lie, as the tuner has heard. */
   readonly tones: readonly NoteSpread[];
+};
+
+/** What a candidate can wish for that can be carried out. */
+export type CanWish = {
+  /** Monday first. */
+  readonly minutes: readonly number[];
+  readonly items: readonly { readonly id: string; readonly name: string }[];
+  readonly sections: readonly {
+    readonly itemId: string;
+    readonly sectionId: string;
+    readonly name: string;
+    readonly fromBar: number;
+    readonly toBar: number;
+    readonly target: Tempo;
+  }[];
 };
 
 /** An address that is handed over. */

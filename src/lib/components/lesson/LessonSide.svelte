@@ -9,13 +9,22 @@
     wishes,
     note,
     notes,
+    whatIfHref,
     noteHref,
     noteNow,
     whose,
     today
   }: {
     week: readonly { readonly date: string; readonly minutes: number; readonly isOwn: boolean }[];
-    wishes: readonly { readonly id: string; readonly madeOn: string; readonly says: string }[];
+    wishes: readonly {
+      readonly id: string;
+      readonly madeOn: string;
+      readonly says: string;
+      /** It can be carried out with the answer. */
+      readonly canBeDone: boolean;
+    }[];
+    /** Where it can be tried first. */
+    whatIfHref: string;
     note: string;
     /** Earlier ones. */
     notes: readonly { readonly date: string; readonly note: string }[];
@@ -57,14 +66,30 @@
     </form>
   </section>
 
-  <section>
+  <section id="wishes">
     <h2>Wishes</h2>
     {#each wishes as wish (wish.id)}
       <form class="wish" method="POST" action="?/wish" use:send>
         <input type="hidden" name="wishId" value={wish.id} />
         <p><bdi>{wish.says}</bdi> <span class="soft date">{say(wish.madeOn)}</span></p>
-        <button class="action" name="answer" value="accepted">Accept</button>
-        <button class="action" name="answer" value="not now">Not now</button>
+        <p class="soft">
+          {wish.canBeDone
+            ? 'Accepted, it is done at once.'
+            : 'Words alone: accepted, it is still yours to do by hand.'}
+        </p>
+        <label
+          >reply <input
+            name="reply"
+            dir="auto"
+            maxlength="1000"
+            placeholder="the candidate reads it"
+          /></label
+        >
+        <p class="ends">
+          <button class="action" name="answer" value="accepted">Accept</button>
+          <button class="action" name="answer" value="not now">Not now</button>
+          {#if wish.canBeDone}<a href="{whatIfHref}?wish={wish.id}">See it first</a>{/if}
+        </p>
       </form>
     {:else}<p class="soft">None waits.</p>{/each}
   </section>
@@ -127,6 +152,15 @@
   }
   .wish p {
     margin-bottom: 6px;
+  }
+  .wish label {
+    display: block;
+    margin-bottom: 8px;
+    color: var(--soft);
+    font-size: 0.87rem;
+  }
+  .wish input:not([type='hidden']) {
+    width: 100%;
   }
   textarea {
     width: 100%;

@@ -36,6 +36,7 @@
   const isPlaying = (row: StudioRow) => row.auditions.some((a) => a.daysToGo !== null && a.items > 0);
   const silent = $derived(rows.filter((r) => isPlaying(r) && (r.daysSinceLog ?? SILENT_DAYS) >= SILENT_DAYS));
   const hurt = $derived(rows.filter((r) => r.hurtSince !== null));
+  const wishing = $derived(rows.filter((r) => r.wishes > 0));
   const without = $derived(rows.filter((r) => r.lacksConsent));
   const lessonOf = (row: StudioRow) => {
     const near = row.auditions.find((a) => a.daysToGo !== null);
@@ -69,6 +70,14 @@
             ><bdi>{row.name}</bdi>: {audition.shortMin} min short since {sayDate(
               dayOf(audition.shortSince!)
             )}</a
+          >{/each}
+      </dd>
+    {/if}
+    {#if wishing.length > 0}
+      <dt>wishes wait</dt>
+      <dd>
+        {#each wishing as row (row.id)}<a href="{lessonOf(row)}#wishes"
+            ><bdi>{row.name}</bdi>: {row.wishes === 1 ? 'one wish' : `${row.wishes} wishes`}</a
           >{/each}
       </dd>
     {/if}

@@ -18,6 +18,7 @@
     facts,
     parts,
     plan,
+    proposed,
     fault
   }: {
     view: CountbackView;
@@ -26,6 +27,8 @@
     parts: Opening['parts'];
     /** As it stands. */
     plan: SeasonPlan;
+    /** What is tried to begin with; null: what was tried last. */
+    proposed: Changes | null;
     /** Why what was tried could not be kept. */
     fault: string | null;
   } = $props();
@@ -35,9 +38,9 @@
   // svelte-ignore state_referenced_locally
   const draft = draftOf(`what if ${view.audition.id}`);
   onMount(() => {
-    const proposed = Number(new URL(location.href).searchParams.get('lighter'));
-    const first = proposed >= 1 && proposed <= 14 ? { lighterDays: Math.floor(proposed) } : null;
-    scratch = new ScratchSeason(view.audition.id, facts, parts, plan, draft, first);
+    const days = Number(new URL(location.href).searchParams.get('lighter'));
+    const lighter = days >= 1 && days <= 14 ? { lighterDays: Math.floor(days) } : null;
+    scratch = new ScratchSeason(view.audition.id, facts, parts, plan, draft, proposed ?? lighter);
   });
   onDestroy(() => scratch?.close());
 

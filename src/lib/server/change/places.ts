@@ -180,7 +180,8 @@ const wish = place<OfCandidate & { readonly wishId: string }, lessons.Wish | nul
     lessons.wishesOf(app.db, candidateId).find((w) => w.id === wishId) ?? null,
   write(app, { candidateId, wishId }, to) {
     if (!to) lessons.dropWish(app.db, wishId);
-    else if (lessons.candidateOfWish(app.db, wishId)) lessons.answerWish(app.db, wishId, to.answer);
+    else if (lessons.candidateOfWish(app.db, wishId))
+      lessons.answerWish(app.db, wishId, to.answer, to.reply ?? '');
     else lessons.addWish(app.db, candidateId, to);
   },
   touches: () => null

@@ -6,6 +6,7 @@ import { readCountback } from './countback';
 import {
   addWish,
   answerWish,
+  proposedByWish,
   readHome,
   readLesson,
   saveLessonNote,
@@ -13,7 +14,7 @@ import {
   setStep,
   setTarget
 } from './lesson';
-import { addItem, readList } from './list';
+import { addItem, readList, removeItem } from './list';
 import { logTouch } from './log';
 import { addCandidate, readFacts } from './studio';
 import { takeBack } from './undo';
@@ -157,10 +158,85 @@ describe('a wish', () => {
     const wishId = lesson().wishes[0]!.id;
     expect(lesson().wishes).toMatchObject([{ says: 'the aria faster', madeOn: '2026-11-24' }]);
     expect(() => answerWish(app, self(), { wishId, answer: 'accepted' })).toThrow('somebody else');
-    const undoToken = answerWish(app, TEACHER, { wishId, answer: 'not now' });
+    const { token: undoToken } = answerWish(app, TEACHER, {
+      wishId,
+      answer: 'not now',
+      reply: 'After the concert.'
+    });
     expect(lesson().wishes).toEqual([]);
-    expect(readHome(app, self(), { candidateId }).wishes).toMatchObject([{ answer: 'not now' }]);
+    expect(readHome(app, self(), { candidateId }).wishes).toMatchObject([
+      { answer: 'not now', reply: 'After the concert.' }
+    ]);
     takeBack(app, TEACHER, { undoToken });
+    expect(lesson().wishes).toHaveLength(1);
+  });
+
+  it.each([
+    [
+      'minutes of a weekday',
+      () => ({ kind: 'minutes', weekday: 2, minutes: 45 }) as const,
+      'Tuesday: 45 minutes instead of 60: a bus earlier',
+      () =>
+        readFacts(app, TEACHER, { candidateId }).candidate.time.week.find((s) => s.weekday === 2)!.minutes,
+      [60, 45]
+    ],
+    [
+      'another target',
+      () => ({ kind: 'target', itemId, sectionId: sectionId(), bpm: 88 }) as const,
+      'Study in reeds, bars 1–16: target 88 instead of 96: a bus earlier',
+      () => targetNow(),
+      [96, 88]
+    ],
+    [
+      'an item less',
+      () => ({ kind: 'left-out', itemId }) as const,
+      'Leave out Study in reeds: a bus earlier',
+      () => readList(app, TEACHER, { auditionId }).items[0]!.isLeftOut === true,
+      [false, true]
+    ],
+    [
+      'lighter days',
+      () => ({ kind: 'lighter', days: 2 }) as const,
+      'Half the minutes on my next 2 practice days: a bus earlier',
+      () =>
+        readFacts(app, TEACHER, { candidateId }).candidate.time.exceptions.map(({ date, until }) => [
+          date,
+          until
+        ]),
+      // today and tomorrow, as one
+      [[], [['2026-11-24', '2026-11-25']]]
+    ]
+  ])(
+    'for %s is carried out as it is accepted, and both are taken back as one',
+    (_, asks, says, now, [before, after]) => {
+      addWish(app, self(), { candidateId, says: 'a bus earlier', asks: asks() });
+      const [wish] = lesson().wishes;
+      expect(wish).toMatchObject({ says, canBeDone: true });
+      expect([now(), proposedByWish(app, TEACHER, { wishId: wish!.id })]).toEqual([
+        before,
+        expect.anything()
+      ]);
+      const { token, isDone } = answerWish(app, TEACHER, { wishId: wish!.id, answer: 'accepted' });
+      expect([isDone, now(), lesson().wishes]).toEqual([true, after, []]);
+      takeBack(app, TEACHER, { undoToken: token });
+      expect([now(), lesson().wishes.length]).toEqual([before, 1]);
+      // refused, it changes nothing
+      expect(answerWish(app, TEACHER, { wishId: wish!.id, answer: 'not now' }).isDone).toBe(false);
+      expect(now()).toEqual(before);
+    }
+  );
+
+  it('is about what is there, when it is made and when it is accepted', () => {
+    const asks = { kind: 'left-out', itemId } as const;
+    expect(() => addWish(app, self(), { candidateId, says: '', asks: { ...asks, itemId: 'none' } })).toThrow(
+      'no more'
+    );
+    addWish(app, self(), { candidateId, says: '', asks });
+    removeItem(app, TEACHER, { itemId, isBack: false });
+    const [wish] = lesson().wishes;
+    expect(wish!.canBeDone).toBe(false);
+    expect(proposedByWish(app, TEACHER, { wishId: wish!.id })).toBeNull();
+    expect(() => answerWish(app, TEACHER, { wishId: wish!.id, answer: 'accepted' })).toThrow('no more');
     expect(lesson().wishes).toHaveLength(1);
   });
 

@@ -16,6 +16,7 @@ import { dayOf, formatDate, sayDate, weekdayOf } from '../../core/units';
 import { dayInZone } from '../../core/units/zone';
 import { grantEndsMs } from '../grant/grant';
 import { itemCount } from '../store/item';
+import { countWaitingWishes } from '../store/lesson';
 import { summaryOf } from '../store/plan-version';
 import { isRecheckDue } from './call';
 import { candidateOfAudition } from './owner';
@@ -109,6 +110,7 @@ function studioRow(
     minutesThisWeek: loggedMinutesSince(app.db, candidate.id, formatDate(day - 6)),
     lessonToday: lesson ? { start: lesson.start ?? null } : null,
     hasTime: candidate.time.week.length > 0,
+    wishes: countWaitingWishes(app.db, candidate.id),
     lacksConsent: candidate.isMinor && candidate.consentOn === null,
     hurtSince: hurtOf(app, candidate.id, who)?.since ?? null,
     today,

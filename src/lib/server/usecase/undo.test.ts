@@ -152,7 +152,7 @@ describe('what somebody has done since is not taken back with it', () => {
   it('nor a wish that was answered meanwhile', () => {
     const undoToken = addWish(app, self(), { candidateId, says: 'the aria faster' });
     const wishId = readHome(app, self(), { candidateId }).wishes[0]!.id;
-    const answered = answerWish(app, TEACHER, { wishId, answer: 'accepted' });
+    const { token: answered } = answerWish(app, TEACHER, { wishId, answer: 'accepted' });
     expect(() => takeBack(app, self(), { undoToken })).toThrow('It was changed again since then');
     // nor is the answer the candidate's to take back
     expect(() => takeBack(app, self(), { undoToken: answered })).toThrow('somebody else');

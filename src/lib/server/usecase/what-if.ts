@@ -27,20 +27,31 @@ export const readScratch = useCase({
 export const keepChanges = useCase({
   rule: 'teacher',
   run: (app: App, input: { auditionId: string; changes: Changes }) => {
-    const { audition, candidate, request, joint, own } = readSeason(app, input.auditionId);
-    const candidateId = candidate.id;
-    const alone: Part = { auditionId: audition.id, name: audition.name, request: own };
-    const parts = joint?.live ?? [alone];
-    const changes = joint ? forAllTwins(input.changes, joint) : input.changes;
-    const edits = editsOf(changes, parts).map((edit): Edit =>
-      edit.kind === 'time' ? { ...edit, about: { candidateId } } : edit
-    );
-    const fault = timeFault(edits) ?? changesFault(changes, parts, request.today);
-    if (fault) throw new CodedError('changes-unsound', fault);
-    const cause = 'changes tried and kept';
-    return applyChange(app, { candidateId, edits, cause, agreedOf: audition.id });
+    const kept = editsToKeep(app, input);
+    return applyChange(app, { ...kept, cause: 'changes tried and kept', agreedOf: input.auditionId });
   }
 });
+
+/**
+ * What changes put where, for everything that is laid together. Throws CodedError "changes-unsound" with the reason where they cannot be
+ * kept.
+ */
+export function editsToKeep(
+  app: App,
+  input: { auditionId: string; changes: Changes }
+): { candidateId: string; edits: Edit[] } {
+  const { audition, candidate, request, joint, own } = readSeason(app, input.auditionId);
+  const candidateId = candidate.id;
+  const alone: Part = { auditionId: audition.id, name: audition.name, request: own };
+  const parts = joint?.live ?? [alone];
+  const changes = joint ? forAllTwins(input.changes, joint) : input.changes;
+  const edits = editsOf(changes, parts).map((edit): Edit =>
+    edit.kind === 'time' ? { ...edit, about: { candidateId } } : edit
+  );
+  const fault = timeFault(edits) ?? changesFault(changes, parts, request.today);
+  if (fault) throw new CodedError('changes-unsound', fault);
+  return { candidateId, edits };
+}
 
 /** Why a week cannot be: a day has more minutes than it has, or runs past midnight. */
 function timeFault(edits: readonly Edit[]): string | null {

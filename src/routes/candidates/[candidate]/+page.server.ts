@@ -1,6 +1,6 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { factsForm } from '$lib/schema/forms';
-import { wishForm } from '$lib/schema/lesson-form';
+import { asksOf, wishForm } from '$lib/schema/lesson-form';
 import { theApp } from '$lib/server/context';
 import { ERRORS } from '$lib/server/errors';
 import { answerForm, fillForm } from '$lib/server/form/form';
@@ -45,6 +45,10 @@ export const load: PageServerLoad = async (event) => {
   };
 };
 
+/** Another kind of wish than there is was not typed. */
+const sayWishFault = ({ issues }: { issues: readonly { code?: string; message: string }[] }) =>
+  issues[0]!.code === 'invalid_union' ? 'Choose what you wish for.' : issues[0]!.message;
+
 export const actions: Actions = {
   link: (event) => {
     const token = runAs(event, makeJoinLink, { candidateId: event.params.candidate });
@@ -71,9 +75,9 @@ export const actions: Actions = {
     const { candidate: candidateId } = event.params;
     allow(event, addWish, { candidateId });
     const read = wishForm.safeParse((await fieldsOf(event)).record());
-    if (!read.success) return fail(400, { wishFault: read.error.issues[0]!.message });
+    if (!read.success) return fail(400, { wishFault: sayWishFault(read.error) });
     try {
-      const token = runAs(event, addWish, { candidateId, says: read.data.says });
+      const token = runAs(event, addWish, { candidateId, says: read.data.says, asks: asksOf(read.data) });
       const undo: Undo = { says: 'The wish waits for your teacher.', token };
       return { undo };
     } catch (thrown) {

@@ -88,8 +88,9 @@ export const actions: Actions = {
     return fail(answer.status, { ...answer.data, noteNow });
   },
   spot: keepSpotLine,
-  wish: decide(answerForm, (event, answer) => ({
-    says: `The wish is answered: ${answer.answer}.`,
-    token: runAs(event, answerWish, answer)
-  }))
+  wish: decide(answerForm, (event, answer) => {
+    const { token, isDone } = runAs(event, answerWish, answer);
+    const done = isDone ? 'It is done, and the plan is laid again.' : 'The candidate reads it.';
+    return { says: `The wish is answered: ${answer.answer}. ${done}`, token };
+  })
 };

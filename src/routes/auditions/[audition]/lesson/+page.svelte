@@ -95,6 +95,7 @@
     wishes={lesson.wishes}
     note={lesson.note}
     notes={lesson.notes}
+    whatIfHref="{base}/what-if"
     noteHref="{base}/paper/note"
     noteNow={(form && 'noteNow' in form ? form.noteNow : null) ?? null}
     whose={lesson.candidate.id}

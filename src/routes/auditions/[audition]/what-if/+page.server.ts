@@ -3,6 +3,7 @@ import type { SeasonRequest } from '$lib/core/season';
 import { changesText } from '$lib/schema/changes';
 import { allow, runAs, fieldsOf, sayRefusal } from '$lib/server/http';
 import { readCountback } from '$lib/server/usecase/countback';
+import { proposedByWish } from '$lib/server/usecase/lesson';
 import { keepChanges, readScratch } from '$lib/server/usecase/what-if';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -17,7 +18,10 @@ export const load: PageServerLoad = (event) => {
     ...part,
     facts: own === request ? facts : withoutLog(own)
   }));
+  const wishId = event.url.searchParams.get('wish');
   return {
+    /** What a wish asks for, to begin with. */
+    proposed: wishId ? runAs(event, proposedByWish, { wishId }) : null,
     scratch: { facts, parts: slim, plan },
     view: runAs(event, readCountback, { auditionId })
   };

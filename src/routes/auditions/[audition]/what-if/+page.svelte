@@ -12,6 +12,7 @@
     facts={data.scratch.facts}
     parts={data.scratch.parts}
     plan={data.scratch.plan}
+    proposed={data.proposed}
     fault={form?.says ?? null}
   />
 {:else}
