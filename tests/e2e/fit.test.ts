@@ -100,7 +100,7 @@ test('what moved is shown where it moved, and any two layings stand side by side
   await page.getByLabel('Compare laying').selectOption({ index: numbers.length - 1 });
   await page.getByRole('button', { name: 'Side by side' }).click();
   await page.waitForURL('**/compare?*');
-  await expect(page.getByRole('heading', { level: 2 })).toHaveText(/^Laying 1 beside laying \d+$/);
+  await expect(page.getByRole('heading', { level: 2 })).toHaveText(/^Plan 1 beside plan \d+$/);
   expect(await page.locator('.rungs tr.differs').count()).toBeGreaterThan(5);
   await expect(page.locator('.rungs')).toContainText(/\d+ days? (later|earlier)/);
   await page.goto(`${studio.origin}${audition}/layings/compare?a=1&b=9999`);

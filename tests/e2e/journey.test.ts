@@ -167,7 +167,7 @@ test('a new teacher gets from an empty studio to a dated plan, and a candidate�
     await expect(row.locator('tbody tr')).toHaveCount(17);
     // 16 bars of 4 beats at 48: 64 x 60 / 48 = 80 s; p 0.7, N 3: 6.3848 x (80 + 10) / 60 = 9.58, up to 10, and 2
     await expect(row.locator('tbody tr').first()).toContainText(
-      '6.38 × (80 s + 10 s to breathe) ÷ 60, and 2 to begin: 12 min'
+      '6.4 attempts × (80 s + 10 s to breathe) ÷ 60, and 2 to begin: 12 min'
     );
     // the item with two tempos shows the section that is farthest; both start at half, so 17 + 17 rungs
     const two = teacher.locator('article', { hasText: 'Two weathers' });
@@ -230,13 +230,13 @@ test('a new teacher gets from an empty studio to a dated plan, and a candidate�
       '8 clicks to go'
     );
     await expect(candidate.locator('.days strong').first()).toHaveText('39');
-    await candidate.getByRole('link', { name: 'Earlier layings' }).click();
+    await candidate.getByRole('link', { name: 'Earlier plans' }).click();
     await candidate.waitForURL('**/layings');
     await alive(candidate);
     const newDay = candidate.locator('li', { hasText: 'a new day' }).first();
     await newDay.locator('summary').click();
     await expect(newDay.getByText('not reached by its date').first()).toBeVisible();
-    await candidate.getByRole('link', { name: 'Laying 1', exact: true }).click();
+    await candidate.getByRole('link', { name: 'Plan 1', exact: true }).click();
     await expect(candidate.getByText('as it was on 24 November 2026')).toBeVisible();
   });
 

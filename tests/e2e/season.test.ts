@@ -199,7 +199,7 @@ test('one list serves three candidates through a season, and goes along to anoth
     await page.locator('input[name=to]').fill('2026-12-14');
     await page.getByRole('button', { name: 'Lay the plan around it' }).click();
     await expect(page.getByText('Away Tue 1 Dec to Mon 14 Dec.', { exact: true })).toBeVisible();
-    await expect(page.getByText('the first week has three fifths of its minutes')).toBeVisible();
+    await expect(page.getByText('the first week has 60 % of its minutes')).toBeVisible();
     await page.getByRole('button', { name: 'Take it back' }).click();
     await expect(page.getByText('Away Tue 1 Dec to Mon 14 Dec.', { exact: true })).toHaveCount(0);
     await expect(dated()).toBeVisible();

@@ -50,7 +50,7 @@ test('what is tried by hand is drawn at once, survives a reload, and is dropped 
 }) => {
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 900 } })).newPage();
   const audition = await open(page, 'Noor');
-  const laying = await page.getByText(/^.*Laying \d+/).textContent();
+  const laying = await page.getByText(/^.*Plan \d+, for/).textContent();
   await page.getByRole('link', { name: 'What if ...' }).click();
   await page.waitForURL('**/what-if');
   await alive(page);
@@ -74,7 +74,7 @@ test('what is tried by hand is drawn at once, survives a reload, and is dropped 
   await page.getByRole('button', { name: 'Drop it' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'would move' })).toHaveCount(0);
   await page.goto(studio.origin + audition);
-  expect(await page.getByText(/^.*Laying \d+/).textContent()).toBe(laying);
+  expect(await page.getByText(/^.*Plan \d+, for/).textContent()).toBe(laying);
 });
 
 test('a candidate is not shown the scratch copy', async ({ browser }) => {

@@ -19,7 +19,7 @@ const soundTempo = sectionTempo.superRefine((tempo, context) => {
       context.addIssue({
         code: 'custom',
         path: ['stretchBpm'],
-        message: `The stretch lies in the range, ${tempo.lowBpm} to ${tempo.highBpm}.`
+        message: `What is wanted lies in the range, ${tempo.lowBpm} to ${tempo.highBpm}.`
       });
     }
   }

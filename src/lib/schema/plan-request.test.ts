@@ -123,7 +123,7 @@ describe('a plan request', () => {
     [
       'a stretch outside the range',
       (r) => (r.items[0]!.sections[0]!.tempo.stretchBpm = 80),
-      'tempo.stretchBpm: The stretch lies in the range'
+      'tempo.stretchBpm: What is wanted lies in the range'
     ],
     [
       'bars outside the item',

@@ -62,7 +62,7 @@ export const timeForm = z
     rotation: z.array(turn).max(40, 'At most forty fundamentals.').default([]),
     week: z
       .array(span.strip().extend({ start: orEmpty(span.shape.start, TIME) }))
-      .max(42, 'At most six spans a weekday.'),
+      .max(42, 'At most six times of day on a weekday.'),
     lessons: z
       .array(lesson.strip().extend({ start: orEmpty(lesson.shape.start, TIME) }))
       .max(14, 'At most fourteen lessons a week.'),

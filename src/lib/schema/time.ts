@@ -67,7 +67,7 @@ export function refineWeek(time: Spans, context: z.RefinementCtx): void {
         context.addIssue({
           code: 'custom',
           path: ['week', span.i, 'start'],
-          message: 'It overlaps the span before it.'
+          message: 'It overlaps the time before it.'
         });
     });
   }

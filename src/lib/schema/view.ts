@@ -3,7 +3,7 @@ import type { NoteSpread } from '../core/pitch';
 import type { EquipmentMark, Ways } from '../core/practice';
 import type { DeskEvent, InstrumentFamily, RoadBlock } from '../core/record';
 import type { ItemKind } from '../core/record/words';
-import type { ScalesStanding, SpotNow, Step } from '../core/season';
+import type { ScalesStanding, SectionStair, SpotNow, Step } from '../core/season';
 import type { Tempo } from '../core/units';
 
 export type StudioAudition = {
@@ -101,6 +101,8 @@ export type CountbackItem = {
   readonly fromBar: number;
   readonly toBar: number;
   readonly heldSteps: readonly Step[];
+  /** Of each section; empty where there is but one. */
+  readonly heldSections: readonly SectionStair[];
   readonly plannedSteps: readonly Step[];
   readonly heldSince: string | null;
 };

@@ -1,13 +1,14 @@
 /**
- * A plan as iCalendar (RFC 5545): rounds and other dates, and the blocks of practice. UIDs are stable, so that a new
- * file updates the old; what has gone since the last file is cancelled in the new one. A block with a start time has
- * an alarm five minutes before; one without is an all-day event.
+ * A plan as iCalendar (RFC 5545): rounds and other dates, lessons, and practice, as one event a day with its blocks as text, or one a block. UIDs
+ * are stable, so that a new file updates the old; what has gone since the last file is cancelled in the new one. What has a start time has an
+ * alarm five minutes before; what has none lasts all day.
  */
 import { createHash } from 'node:crypto';
 import { ICalAlarmType, ICalCalendar, ICalEventStatus } from 'ical-generator';
 import { Temporal } from 'temporal-polyfill';
 import { tzlib_get_ical_block } from 'timezones-ical-library';
-import { dayOf, sayUnit } from '../core/units';
+import type { PracticeTime } from '../core/plan';
+import { dayOf, sayUnit, weekdayOf } from '../core/units';
 import { instantOf } from '../core/units/zone';
 import {
   type PlannedBlock,
@@ -45,8 +46,22 @@ const ALARM_SECONDS = 300;
 /** A round's length is not known beforehand; half an hour keeps the place. */
 const ROUND_MIN = 30;
 
+/** How practice is written. */
+export type CalendarBy = 'day' | 'block';
+type Candidate = {
+  readonly id: string;
+  readonly zone: string;
+  readonly time: Pick<PracticeTime, 'lessons'>;
+};
+
 /** Everything dated of one audition, from the plan's today on. */
-export function eventsOf(audition: Audition, homeZone: string, plan: SeasonPlan | null): CalendarEvent[] {
+export function eventsOf(
+  audition: Audition,
+  candidate: Candidate,
+  plan: SeasonPlan | null,
+  by: CalendarBy
+): CalendarEvent[] {
+  const homeZone = candidate.zone;
   const base = { time: null, zone: homeZone, minutes: 0, description: '', hasAlarm: false };
   const rounds = audition.rounds.map((r) => ({
     ...base,
@@ -64,8 +79,56 @@ export function eventsOf(audition: Audition, homeZone: string, plan: SeasonPlan 
     summary: `${audition.name}: ${d.name}`
   }));
   const blocks =
-    plan?.days.flatMap((day) => blockEvents(audition.id, homeZone, day.date, day.blocks, plan.items)) ?? [];
-  return [...rounds, ...dates, ...blocks];
+    plan?.days.flatMap(({ date, blocks: all }) => {
+      const events = blockEvents(audition.id, homeZone, date, all, plan.items);
+      return by === 'block' ? events : dayEvent(audition.id, events);
+    }) ?? [];
+  return [...rounds, ...dates, ...lessonEvents(candidate, plan), ...blocks];
+}
+
+/** Blocks of one day as one event: as long as from the first to the last, its blocks as text. */
+function dayEvent(auditionId: string, blocks: readonly CalendarEvent[]): CalendarEvent[] {
+  const [first] = blocks;
+  if (!first) return [];
+  const minutes = blocks.reduce((sum, block) => sum + block.minutes, 0);
+  const timed = blocks.flatMap(({ time, minutes: own }) => (time ? [{ from: minutesOf(time), own }] : []));
+  const from = Math.min(...timed.map((block) => block.from));
+  const until = Math.max(...timed.map((block) => block.from + block.own));
+  const lines = blocks.map(({ time, summary, description }) =>
+    [time, summary, description].filter(Boolean).join(', ')
+  );
+  const isTimed = timed.length > 0;
+  return [
+    {
+      ...first,
+      uid: `${auditionId}.${first.date}@irvot`,
+      time: isTimed ? blocks.find(({ time }) => time && minutesOf(time) === from)!.time : null,
+      minutes: isTimed ? until - from : minutes,
+      summary: `Practice, ${minutes} min`,
+      description: lines.join('\n'),
+      hasAlarm: isTimed
+    }
+  ];
+}
+
+const minutesOf = (time: string) => Number(time.slice(0, 2)) * 60 + Number(time.slice(3));
+
+/** Weekly lessons on the days of the plan. One of several on a day is told by its hour. */
+function lessonEvents({ id, zone, time }: Candidate, plan: SeasonPlan | null): CalendarEvent[] {
+  return (plan?.days ?? []).flatMap(({ date }) =>
+    time.lessons
+      .filter(({ weekday }) => weekday === weekdayOf(dayOf(date)))
+      .map(({ start, minutes }) => ({
+        uid: `${id}.lesson.${date}.${start ?? 'day'}@irvot`,
+        date,
+        time: start ?? null,
+        zone,
+        minutes,
+        summary: 'Lesson',
+        description: '',
+        hasAlarm: start !== undefined
+      }))
+  );
 }
 
 function blockEvents(

@@ -31,8 +31,8 @@
     <strong>Away {say(from)} to {say(to)}.</strong>
     {isOver
       ? 'Work starts again two clicks below what held'
-      : 'After it, work starts two clicks below what held'}, and the first week has three fifths of its
-    minutes. Nothing is to be made up for.
+      : 'After it, work starts two clicks below what held'}, and the first week has 60 % of its minutes.
+    Nothing is to be made up for.
   </p>
 {/each}
 {#if undo}{#key undo}<UndoLine {...undo} />{/key}{/if}

@@ -57,7 +57,7 @@
         <caption>Dates of the rungs</caption>
         <thead
           ><tr
-            ><th scope="col">rung</th><th scope="col">in laying {a}</th><th scope="col">in laying {b}</th><th
+            ><th scope="col">rung</th><th scope="col">in plan {a}</th><th scope="col">in plan {b}</th><th
               scope="col">moved</th
             ></tr
           ></thead

@@ -38,6 +38,7 @@
     )
   );
   const marked = $derived(view.equipment.filter(({ date }) => dayOf(date) >= axis.from));
+  const hasSeveral = $derived(view.items.some((item) => item.heldSections.length > 0));
   const scale = $derived(pxPerClick(view.items, axis.from));
   /** Two labels keep at least a finger's width between them, in per cent of the time axis. */
   let innerWidth = $state(1280);
@@ -109,11 +110,12 @@
     <span class="mark held"></span> held <span class="mark planned"></span> planned
     <span class="mark aged"></span>
     held, a fortnight old
+    {#if hasSeveral}<span class="mark other"></span> another section of the item{/if}
     <span class="mark window"></span> mock window
     <span class="mark off"></span> day off <span class="mark lesson"></span> lesson
     <span class="mark pinned"></span> set by hand
-    <span class="sign">+⅕</span>
-    a week a fifth above the two before
+    <span class="sign">+20 %</span>
+    a week 20 % above the two before
     <span>Every row hangs below its target by the clicks it still has to go.</span>
   </p>
 </div>
@@ -196,6 +198,9 @@
   }
   .planned {
     border-top: 1.5px solid var(--plan);
+  }
+  .other {
+    border-top: 1px dashed var(--plan);
   }
   .aged {
     border-top: 4px dotted var(--ink);

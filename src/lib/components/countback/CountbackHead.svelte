@@ -49,6 +49,18 @@
       axisPx
     )
   );
+  /** Dates beside the weeks to go, as many as have room; the last leaves it to the round. */
+  const PX_PER_DATE = 50;
+  const dated = $derived.by(() => {
+    const marks = counted.marks.map(({ day }) => ({ day, text: sayDate(day).slice(4) }));
+    const kept: typeof marks = [];
+    const px = (day: number) => (axis.at(day) / 100) * axisPx;
+    for (const mark of [...marks].reverse()) {
+      const right = kept.length > 0 ? px(kept.at(-1)!.day) : axisPx;
+      if (right - px(mark.day) >= PX_PER_DATE) kept.push(mark);
+    }
+    return kept;
+  });
   const later = $derived(rounds.filter((r) => dayOf(r.date) > axis.dayZero));
   const reason = (day: (typeof days)[number]) => day.parts.find((p) => p.what !== 'the weekday')?.what;
 </script>
@@ -56,6 +68,7 @@
 <div class="head">
   <div class="names">
     <p>{counted.unit} to go</p>
+    <p class="dates-name">dates</p>
   </div>
   <div class="axis">
     <p class="today" class:first={axis.at(axis.today) < 8} style:left="{axis.at(axis.today)}%">
@@ -68,6 +81,7 @@
           title={sayDate(mark.day)}>{mark.count}</span
         >{/if}
     {/each}
+    {#each dated as { day, text } (day)}<span class="date" style:left="{axis.at(day)}%">{text}</span>{/each}
     {#each days as day (day.day)}
       {#if day.isWeek || (isFine && !day.isOff)}
         <span
@@ -115,7 +129,7 @@
   .head {
     display: grid;
     grid-template-columns: var(--names) 1fr var(--targets);
-    min-height: 92px;
+    min-height: 106px;
   }
   .names {
     padding-top: 22px;
@@ -145,20 +159,32 @@
     color: var(--soft);
     font-size: 0.87rem;
   }
+  .date {
+    top: 36px;
+    padding-left: 3px;
+    color: var(--soft);
+    font-size: 0.8rem;
+    font-stretch: 84%;
+    white-space: nowrap;
+  }
+  .dates-name {
+    margin-top: -1px;
+    font-size: 0.8rem;
+  }
   .tick {
-    top: 46px;
+    top: 60px;
     height: 8px;
     border-left: 1px solid var(--soft);
   }
   .tick.week {
     top: 40px;
-    height: 14px;
+    height: 28px;
   }
   .tick.past {
     border-left: 2px solid var(--ink);
   }
   .lesson {
-    top: 55px;
+    top: 69px;
     width: 5px;
     height: 5px;
     margin-left: -2px;
@@ -166,14 +192,14 @@
     background: var(--ink);
   }
   .off {
-    top: 46px;
+    top: 60px;
     height: 8px;
     background: repeating-linear-gradient(45deg, var(--soft) 0 1px, transparent 1px 4px);
   }
   .dates {
     left: 0;
     right: 0;
-    top: 60px;
+    top: 74px;
     height: 32px;
     padding: 0;
     list-style: none;
@@ -227,7 +253,7 @@
       display: none;
     }
     .axis {
-      min-height: 92px;
+      min-height: 106px;
       grid-row: 2;
     }
     .days {

@@ -16,6 +16,9 @@
       label="Give this address to a calendar program. Whoever has it can read the plan; it is shown only now."
       link={address}
     />
+    <p class="soft">
+      With <code>?by=block</code> behind it the calendar has one event a block instead of one a day.
+    </p>
   {:else}
     <p class="soft">
       {hasFeed ? 'There is an address in use. A new one ends it.' : 'There is none yet.'}

@@ -2,11 +2,12 @@
 <script lang="ts">
   import { sayFacts, sayLine, sayOpen, sayToGo } from './row-words';
   import Tempo from '$lib/components/note/Tempo.svelte';
-  import type { Move, PlannedItem, Unkept } from '$lib/core/season';
+  import { type Move, type PlannedItem, type Unkept, sectionStairs } from '$lib/core/season';
   import { dayOf, formatDate } from '$lib/core/units';
   import type { CountbackItem } from '$lib/schema/view';
   import RungTable from './RungTable.svelte';
   import StairMarks from './StairMarks.svelte';
+  import StairPointer from './StairPointer.svelte';
   import { ROW_TOP, labelled, rowHeight, seen, stairPath } from './stair-shape';
   import type { TimeAxis } from './time-axis';
 
@@ -50,6 +51,16 @@
     planned.dayZero && !planned.broughtBy?.isShared
       ? Math.min(axis.dayZero, dayOf(planned.dayZero))
       : axis.dayZero
+  );
+  /** Of an item in several sections, those that do not set it: drawn fine. */
+  const others = $derived(
+    isSmall
+      ? []
+      : sectionStairs(planned, formatDate(axis.today)).map(({ sectionId, steps }) => ({
+          sectionId,
+          planned: steps,
+          held: seen(item.heldSections.find((one) => one.sectionId === sectionId)?.steps ?? [], axis.from)
+        }))
   );
   const top = $derived(isSmall ? 20 : ROW_TOP);
   const reached = $derived(planned.rungs.filter((r) => r.date).at(-1));
@@ -110,6 +121,10 @@
                 d="M{axis.at(dayOf(item.heldSince))} {top}H{axis.at(axis.today)}"
               />{/if}
           {:else}
+            {#each others as other (other.sectionId)}
+              <path class="other planned" d={stairPath(other.planned, plannedUntil, axis, scale)} />
+              <path class="other held" d={stairPath(other.held, axis.today, axis, scale)} />
+            {/each}
             <path class="planned" d={stairPath(item.plannedSteps, plannedUntil, axis, scale)} />
             <path class="held" d={stairPath(held, agedFrom ?? axis.today, axis, scale)} />
             {#if agedFrom !== null}<path
@@ -131,6 +146,16 @@
         {:else if !isUnseenNamed}
           <span class="unseen" style:left="{axis.at(axis.today)}%" style:top="{nowY}px">no evidence yet</span>
         {/if}
+        <StairPointer
+          name={planned.name}
+          sections={planned.sections}
+          steps={others.length > 0
+            ? others.flatMap((one) => one.planned.slice(1))
+            : item.plannedSteps.slice(1)}
+          {axis}
+          {scale}
+          {onOpen}
+        />
         <StairMarks {planned} {item} {axis} {scale} {moves} {labels} {onOpen} />
         {#if openRungs.length > 0}
           <span
@@ -223,6 +248,16 @@
     stroke: var(--plan);
     stroke-width: 1.75;
   }
+  .other {
+    opacity: 0.75;
+  }
+  .other.held {
+    stroke-width: 1.5;
+  }
+  .other.planned {
+    stroke-width: 1;
+    stroke-dasharray: 4 2;
+  }
   .stairs > :not(svg) {
     position: absolute;
     font-stretch: 88%;
@@ -299,6 +334,7 @@
     }
     .goal {
       margin-right: 4px;
+      padding-right: 8px;
     }
     .row {
       grid-template-columns: 1fr auto;

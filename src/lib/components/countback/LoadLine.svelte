@@ -70,7 +70,7 @@
   }
 
   const says = (w: (typeof weeks)[number]) =>
-    `${saySpan(dayOf(w.from), dayOf(w.to))}: ${w.askedMin} min asked, ${w.thereMin} there${w.askedMin > w.plannedMin ? `, ${w.askedMin - w.plannedMin} short` : ''}${w.isJump ? '; more than a fifth above the two weeks before' : ''}`;
+    `${saySpan(dayOf(w.from), dayOf(w.to))}: ${w.askedMin} min asked, ${w.thereMin} there${w.askedMin > w.plannedMin ? `, ${w.askedMin - w.plannedMin} short` : ''}${w.isJump ? '; more than 20 % above the two weeks before' : ''}`;
 </script>
 
 <div class="load">
@@ -94,7 +94,7 @@
         <i class="asked" style:height="{px(week.askedMin)}px"></i>
         {#if week.isJump}<b
             aria-hidden="true"
-            style:bottom="{px(week.askedMin) < SIGN_PX ? px(week.askedMin) + 6 : 1}px">+⅕</b
+            style:bottom="{px(week.askedMin) < SIGN_PX ? px(week.askedMin) + 6 : 1}px">+20 %</b
           >{/if}
       {/snippet}
       {#if canTap(week)}

@@ -17,7 +17,7 @@
   const WHY: Record<Move['why'], string> = {
     holds: 'holds now',
     'not-reached': 'not reached by its date',
-    later: 'minutes went elsewhere',
+    later: 'other items took its minutes',
     earlier: 'minutes came free',
     'no-minutes': 'no minutes are left for it',
     'minutes-again': 'has minutes again',

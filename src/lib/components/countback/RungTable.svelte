@@ -40,8 +40,9 @@
     {/each}
     {#if planned.rungs.length > 0}
       <li class="soft">
-        {Math.round(planned.cleanShare * 100)} % of attempts clean: {planned.rungs[0]!.attempts} attempts expected
-        until three in a row are.
+        {Math.round(planned.cleanShare * 100)} % of attempts clean: about {planned.rungs[0]!.attempts.toFixed(
+          1
+        )} attempts until three in a row are.
       </li>
     {/if}
     {#each unkept as { point, says } (point)}<li class="soft">{says}</li>{/each}
@@ -70,10 +71,12 @@
             <td>{rung.date ? sayDate(dayOf(rung.date)) : 'no minutes'}</td>
             <td class="number">{rung.minutes}</td>
             <td>
-              {#if rung.bars}the new chunk by itself, then these bars together: {rung.asksMin} min{:else}{rung.attempts}
-                × ({rung.seconds} s + 10 s to breathe) ÷ 60, and 2 to begin: {rung.asksMin} min{/if}{rung.minutes !==
+              {#if rung.bars}the new chunk by itself, then these bars together: {rung.asksMin} min{:else}{rung.attempts.toFixed(
+                  1
+                )}
+                attempts × ({rung.seconds} s + 10 s to breathe) ÷ 60, and 2 to begin: {rung.asksMin} min{/if}{rung.minutes !==
               rung.asksMin
-                ? `; dealt ${rung.minutes} by the shape of the ramp`
+                ? `; ${rung.minutes} of them here, by the shape of the ramp`
                 : ''}{rung.minutesDone ? `; ${rung.minutesDone} min of it done` : ''}
             </td>
             {#if pinFrom}

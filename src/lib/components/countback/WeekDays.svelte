@@ -57,7 +57,7 @@
     <p>
       {week.plannedMin} min planned of {week.thereMin}.
       {#if week.isJump}<strong
-          >More than a fifth above the two weeks before: raise gradually, stop at pain.</strong
+          >More than 20 % above the two weeks before: raise gradually, stop at pain.</strong
         >{/if}
     </p>
     <button class="quiet" onclick={onClose}>Close</button>

@@ -62,7 +62,8 @@ function draw(log: Touch[], minutes = 60) {
       ITEMS[i]!,
       log.filter((t) => t.itemId === planned.id),
       undefined
-    ),
+    ).steps,
+    heldSections: [],
     plannedSteps: plannedStairs(planned, plan.today),
     heldSince: planned.state === 'holds' ? '2026-11-20' : null
   }));

@@ -18,6 +18,7 @@ const item = (plannedSteps: Step[], heldSteps: Step[] = []) => ({
   fromBar: 1,
   toBar: 8,
   heldSteps,
+  heldSections: [],
   plannedSteps,
   heldSince: null
 });

@@ -108,7 +108,7 @@
   {:else if section.tempoKind === 'range'}
     {@render number('lowBpm', 'Lowest, bpm')}
     {@render number('highBpm', 'Highest, bpm')}
-    {@render number('stretchBpm', 'Stretch, bpm')}
+    {@render number('stretchBpm', 'Wanted, bpm')}
   {:else if section.tempoKind === 'change'}
     {@render number('fromBpm', 'From, bpm')}
     {@render number('toBpm', 'To, bpm')}

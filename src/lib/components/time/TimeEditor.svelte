@@ -82,7 +82,7 @@
                   <button
                     type="button"
                     class="quiet"
-                    aria-label="Remove this span of {name}"
+                    aria-label="Remove this time of {name}"
                     onclick={() => ($form.week = $form.week.filter((_, j) => j !== i))}>Remove</button
                   >
                 </div>
@@ -93,7 +93,7 @@
               class="quiet"
               onclick={() => ($form.week = [...$form.week, { weekday: day, start: '', minutes: 60 }])}
             >
-              {spansOf(day).length > 0 ? 'Add a span' : `Practise on ${name}`}
+              {spansOf(day).length > 0 ? 'Add a time of day' : `Practise on ${name}`}
             </button>
             <span class="left soft">{grossOf(day) > 0 ? `${leftOf(day)} for the list` : ''}</span>
           </li>
@@ -173,7 +173,7 @@
       >
 
       <h3>Otherwise on these dates</h3>
-      <p class="soft">0 minutes is a day off. A last date makes it a whole stretch away.</p>
+      <p class="soft">0 minutes is a day off. A last date makes it several days away.</p>
       {#each $form.exceptions as exception, i (i)}
         <div class="exception">
           <Field

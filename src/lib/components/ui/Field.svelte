@@ -2,6 +2,7 @@
   caller's own control. -->
 <script lang="ts">
   import type { Snippet } from 'svelte';
+  import { parseDate, sayLongDate } from '$lib/core/units';
   import type { HTMLInputAttributes } from 'svelte/elements';
 
   type Wiring = { id: string; 'aria-invalid': true | undefined; 'aria-describedby': string | undefined };
@@ -25,8 +26,11 @@
   } = $props();
 
   const said = $derived(errors?.[0] ?? '');
+  /** A date as it is typed, in words. */
+  const day = $derived(input.type === 'date' ? parseDate(String(value ?? '')) : null);
   const described = $derived(
-    [hint && `${id}-hint`, said && `${id}-fault`].filter(Boolean).join(' ') || undefined
+    [day !== null && `${id}-day`, hint && `${id}-hint`, said && `${id}-fault`].filter(Boolean).join(' ') ||
+      undefined
   );
   const wiring = $derived<Wiring>({
     id,
@@ -38,6 +42,7 @@
 <div class="field">
   <label for={id} class:hidden={isLabelHidden}>{label}</label>
   {#if control}{@render control(wiring)}{:else}<input {...wiring} {...input} bind:value />{/if}
+  {#if day !== null}<p class="hint" id="{id}-day">{sayLongDate(day)}</p>{/if}
   {#if hint}<p class="hint" id="{id}-hint">{hint}</p>{/if}
   {#if said}<p class="fault" id="{id}-fault">{said}</p>{/if}
 </div>

@@ -42,7 +42,7 @@
 </p>
 {#if laid.plan.short}<p class="soft reason">{laid.plan.short.reasons[0]?.says}</p>{/if}
 {#if jumps(laid.plan) > jumps(plan)}
-  <p class="soft reason">A week more than a fifth above the two before: raise gradually, and stop at pain.</p>
+  <p class="soft reason">A week more than 20 % above the two before: raise gradually, and stop at pain.</p>
 {/if}
 
 <style>

@@ -91,7 +91,7 @@
     <Difference {plan} {laid} />
     <form method="POST" action="?/keep" use:send={{ reset: false, onSend: forgetWhenKept }}>
       <input type="hidden" name="changes" value={JSON.stringify(scratch.changes)} />
-      {#if scratch.isLaying}<span class="soft late">Laying it again ...</span>{/if}
+      {#if scratch.isLaying}<span class="soft late">The plan is laid again ...</span>{/if}
       <button class="action main" disabled={scratch.isLaying}>Keep it</button>
       <button type="button" class="action" onclick={() => scratch?.set({})}>Drop it</button>
     </form>

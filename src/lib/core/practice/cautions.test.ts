@@ -11,7 +11,7 @@ describe('cautions for a day', () => {
   });
 
   it('speak of a week that jumps (common practice, no published source)', () => {
-    expect(of({ isJump: true })).toEqual([expect.stringContaining('more than a fifth above')]);
+    expect(of({ isJump: true })).toEqual([expect.stringContaining('more than 20 % above')]);
   });
 
   it('ask as much rest as playing from 90 minutes of play on, of what tires; rests and quiet are no play', () => {

@@ -35,7 +35,7 @@ export function cautionsOf({ blocks, family, isJump }: Day): string[] {
   const says: string[] = [];
   if (isJump)
     says.push(
-      'This week has more than a fifth above the two before it: a body follows more slowly. Take the rests, and stop when tired.'
+      'This week has more than 20 % above the two before it: a body follows more slowly. Take the rests, and stop when tired.'
     );
   if (play >= HEAVY_MIN)
     says.push(`${play} minutes of play: for ${family ? TIRES[family] : 'the body'} as much rest as playing.`);

@@ -25,6 +25,6 @@ export function sayBroken(count: number, all: number): string {
   if (count === 0) return 'Nothing broke: what is this sure may be probed faster another day.';
   const share = count / all;
   const says = `${count} of ${all} bars, ${Math.round(share * 100)} %`;
-  if (share > EXPECTED[1]) return `${says}: more than the fifth that is usual. It is early for a probe.`;
+  if (share > EXPECTED[1]) return `${says}: more than the 20 % that are usual. It is early for a probe.`;
   return share < EXPECTED[0] ? `${says}: little broke.` : `${says}: as much as a probe usually breaks.`;
 }

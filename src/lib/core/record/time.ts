@@ -28,7 +28,7 @@ export const mock = z.strictObject({ date: dateField, minutes: minutesField(1, 4
 
 export const timeFields = {
   /** Several spans of one weekday add up. */
-  week: z.array(z.strictObject({ weekday, ...span })).max(42, 'At most six spans a weekday.'),
+  week: z.array(z.strictObject({ weekday, ...span })).max(42, 'At most six times of day on a weekday.'),
   /** Minutes of dates instead of the pattern; several of one day add up, 0 minutes is a day off. */
   exceptions: z.array(dayException),
   /** Weekly lessons; one that lies inside the pattern's minutes costs nothing more. */

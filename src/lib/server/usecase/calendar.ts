@@ -1,6 +1,6 @@
 /** An audition's calendar: a file to save, and a private address that a calendar program asks again and again. */
 import type { App, Who } from '../app';
-import { eventsOf, writeCalendar } from '../calendar';
+import { type CalendarBy, eventsOf, writeCalendar } from '../calendar';
 import { endGrants, makeGrant } from '../grant/grant';
 import { entriesFrom, putEntry } from '../store/calendar-entry';
 import { findAudition } from '../store/audition';
@@ -11,14 +11,14 @@ import { orNotFound } from '../errors';
 import { holderOf, useCase } from './use-case';
 
 /** iCalendar text and a name for the file. Past blocks stay as earlier files had them. */
-function writeFile(app: App, auditionId: string) {
+function writeFile(app: App, auditionId: string, by: CalendarBy) {
   const season = readSeason(app, auditionId);
   const { audition, candidate, request } = season;
   const plan = planOfToday(app, season);
   const before = entriesFrom(app.db, audition.id, request.today);
   const { text, sent } = writeCalendar(
     `${candidate.name}: ${audition.name}`,
-    eventsOf(audition, candidate.zone, plan),
+    eventsOf(audition, candidate, plan, by),
     before,
     app.now()
   );
@@ -29,7 +29,7 @@ function writeFile(app: App, auditionId: string) {
 export const exportCalendar = useCase({
   rule: 'see',
   owner: candidateOfAudition,
-  run: (app: App, input: { auditionId: string }) => writeFile(app, input.auditionId)
+  run: (app: App, input: { auditionId: string; by: CalendarBy }) => writeFile(app, input.auditionId, input.by)
 });
 
 /** A new private address's secret, shown once; the one before ends. */
@@ -52,5 +52,5 @@ export const dropFeed = useCase({
 export const readFeed = useCase({
   rule: 'holder',
   grant: 'feed',
-  run: (app: App, _input: Record<string, never>, who: Who) => writeFile(app, holderOf(who).opensId).text
+  run: (app: App, { by }: { by: CalendarBy }, who: Who) => writeFile(app, holderOf(who).opensId, by).text
 });

@@ -113,7 +113,7 @@ function countbackItem(season: Season, planned: PlannedItem, today: string): Cou
   const item = season.items.find((i) => i.id === planned.id) ?? other;
   if (!item) return null;
   const touches = season.log.filter((t) => t.itemId === item.id && t.date <= today);
-  const heldSteps = heldStairs(item, touches, season.request.schools);
+  const { steps: heldSteps, sections: heldSections } = heldStairs(item, touches, season.request.schools);
   return {
     id: item.id,
     forAudition: other?.auditionName ?? null,
@@ -122,6 +122,7 @@ function countbackItem(season: Season, planned: PlannedItem, today: string): Cou
     fromBar: item.fromBar,
     toBar: item.toBar,
     heldSteps,
+    heldSections,
     plannedSteps: plannedStairs(planned, today),
     heldSince:
       planned.state === 'holds' ? (heldSteps.findLast((s) => s.clicksBelow === 0)?.date ?? null) : null

@@ -107,7 +107,7 @@ describe('two auditions of one candidate', () => {
   it('keep readiness and the calendar to what is each one’s own', () => {
     const read = readReadiness(app, TEACHER, { auditionId: second }).readings.map((r) => r.name);
     expect(read.sort()).toEqual(['Gate song', 'Tern']);
-    const text = (auditionId: string) => exportCalendar(app, TEACHER, { auditionId }).text;
+    const text = (auditionId: string) => exportCalendar(app, TEACHER, { auditionId, by: 'block' }).text;
     expect(text(first)).toContain('SUMMARY:Gate song');
     expect(text(second)).not.toContain('SUMMARY:Gate song');
     expect(text(second)).toContain('SUMMARY:Tern');

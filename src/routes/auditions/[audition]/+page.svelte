@@ -44,8 +44,9 @@
     />
     <p>
       {#if isTeacher}<a href="{base}/what-if">What if ...</a> ·{/if}
-      Laying {view.number}, for {view.cause}. <a href="{base}/layings">Earlier layings</a> ·
-      <a href="{base}/plan.ics" download>Calendar file</a> ·
+      Plan {view.number}, for {view.cause}. <a href="{base}/layings">Earlier plans</a> ·
+      <a href="{base}/plan.ics" download>Calendar file</a>
+      (<a href="{base}/plan.ics?by=block" download>one event a block</a>) ·
       <a href="{base}/paper/week">Paper</a>
     </p>
     <Feed hasFeed={view.hasFeed} address={form && 'feed' in form ? (form.feed ?? null) : null} />

@@ -45,7 +45,7 @@ describe('the stairs of what held', () => {
       touch('2026-11-16', 100, 9, 16)
     ];
     // 12 Nov: 40 of 60 is 0.667, 60 of 120 is 0.5: fast, 16 clicks below. 16 Nov: 50/60 = 0.833 = 100/120, the first of equals
-    expect(heldStairs(ITEM, log, undefined)).toEqual([
+    expect(heldStairs(ITEM, log, undefined).steps).toEqual([
       { date: '2026-11-12', sectionId: 'fast', bpm: 60, clicksBelow: 16 },
       { date: '2026-11-16', sectionId: 'slow', bpm: 50, clicksBelow: 5 }
     ]);
@@ -53,14 +53,15 @@ describe('the stairs of what held', () => {
 
   it('stand at the end of the scale where something was played off every click', () => {
     const at = (bpm: number) =>
-      heldStairs({ ...ITEM, sections: [ITEM.sections[0]!] }, [touch('2026-11-10', bpm, 1, 16)], undefined);
+      heldStairs({ ...ITEM, sections: [ITEM.sections[0]!] }, [touch('2026-11-10', bpm, 1, 16)], undefined)
+        .steps;
     expect(at(900)).toMatchObject([{ bpm: 900, clicksBelow: 0 }]);
     expect(at(2)[0]!.clicksBelow).toBeGreaterThan(20);
   });
 
   it('go down again when what held is lost at its own tempo', () => {
     const log = [touch('2026-11-10', 50, 1, 16), { ...touch('2026-11-12', 50, 1, 8), attempts: 'nn' }];
-    const steps = heldStairs({ ...ITEM, sections: [ITEM.sections[0]!] }, log, undefined);
+    const { steps } = heldStairs({ ...ITEM, sections: [ITEM.sections[0]!] }, log, undefined);
     expect(steps.map((s) => s.bpm)).toEqual([50, 48]);
   });
 });

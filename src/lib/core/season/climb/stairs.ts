@@ -34,12 +34,21 @@ function stepAt(date: string, levels: readonly Level[]): Step {
   return { date, sectionId: slowest.sectionId, bpm: slowest.bpm, clicksBelow: Math.round(below * 100) / 100 };
 }
 
+/** The steps of one section among several. */
+export type SectionStair = { readonly sectionId: string; readonly steps: readonly Step[] };
+type HeldStairs = {
+  /** Of the item: its slowest section at the time. */
+  readonly steps: Step[];
+  /** Of each section; empty where there is but one. */
+  readonly sections: readonly SectionStair[];
+};
+
 /** Steps at the dates on which what held changed, oldest first. */
 export function heldStairs(
   whole: SeasonItem,
   touches: readonly Touch[],
   general: Partial<Schools> | undefined
-): Step[] {
+): HeldStairs {
   const item = narrowToCuts(whole);
   const schools = schoolsOf(item, general);
   // what held can change only by such touches
@@ -47,23 +56,24 @@ export function heldStairs(
   const ordered = inTimeOrder(touches).filter((touch) => isTelling(touch, schools, isInParts));
   const dates = [...ordered.map(({ date }) => date), ...(item.holdsNow ?? []).map(({ on }) => on)];
   const steps: Step[] = [];
+  const bySection = new Map<string, Step[]>(item.sections.map(({ id }) => [id, []]));
   for (const date of [...new Set(dates)].sort()) {
     const until = ordered.filter((touch) => touch.date <= date);
     const read = readSections(item, until, schools, dayOf(date), []);
-    if (read.length === 0 || read.some((p) => p.held === null)) continue;
-    const step = stepAt(
-      date,
-      read.map((p) => ({
-        sectionId: p.section.id,
-        bpm: p.held!.bpm,
-        targetBpm: p.target.targetBpm,
-        unit: p.target.unit
-      }))
+    const levels = read.flatMap(({ held, section, target }) =>
+      held ? [{ sectionId: section.id, bpm: held.bpm, targetBpm: target.targetBpm, unit: target.unit }] : []
     );
-    const before = steps.at(-1);
-    if (!before || before.bpm !== step.bpm || before.sectionId !== step.sectionId) steps.push(step);
+    for (const level of levels) addStep(bySection.get(level.sectionId)!, stepAt(date, [level]));
+    // an item counts as seen once every section has held
+    if (read.length > 0 && levels.length === read.length) addStep(steps, stepAt(date, levels));
   }
-  return steps;
+  const sections = [...bySection].map(([sectionId, own]) => ({ sectionId, steps: own }));
+  return { steps, sections: sections.length > 1 ? sections : [] };
+}
+
+function addStep(steps: Step[], step: Step): void {
+  const before = steps.at(-1);
+  if (!before || before.bpm !== step.bpm || before.sectionId !== step.sectionId) steps.push(step);
 }
 
 /** Where the item stands today and on each date a rung is planned for; empty for items without a tempo. */
@@ -94,6 +104,16 @@ export function plannedStairs(item: PlannedItem, today: string): Step[] {
     steps.push(step);
   }
   return steps;
+}
+
+/** The planned stairs of each section; empty where there is but one with a tempo. */
+export function sectionStairs(item: PlannedItem, today: string): SectionStair[] {
+  const timed = item.sections.filter(({ unit }) => unit !== null);
+  if (timed.length < 2) return [];
+  return timed.map((section) => {
+    const rungs = item.rungs.filter(({ sectionId }) => sectionId === section.id);
+    return { sectionId: section.id, steps: plannedStairs({ ...item, sections: [section], rungs }, today) };
+  });
 }
 
 /** The farthest an item was, is or will be from its target, in clicks; 0 where it has none. */

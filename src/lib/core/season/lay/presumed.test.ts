@@ -65,7 +65,7 @@ describe('what a plan presumes', () => {
 
   it('stands on the stairs of the countback on its day', () => {
     const item = etude('a', 120, 16, { holdsNow: [{ ...says, on: '2026-11-10' }] });
-    const steps = heldStairs(item, [clean('a', '2026-11-20', 92, 10)], undefined);
+    const { steps } = heldStairs(item, [clean('a', '2026-11-20', 92, 10)], undefined);
     expect(steps.map(({ date, bpm }) => [date, bpm])).toEqual([
       ['2026-11-10', 84],
       ['2026-11-20', 92]

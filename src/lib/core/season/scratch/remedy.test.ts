@@ -92,7 +92,7 @@ describe('remedies', () => {
     expect(changes).toEqual(back(116, 112));
     for (const less of [back(116, 116), back(120, 112)])
       expect(fitsWith(tryAlone(request), less) && laysWhole(tryAlone(request), less)).toBe(false);
-    expect(says).toMatch(/^Give back of the stretch, at most \d clicks? each: /);
+    expect(says).toMatch(/^Aim lower, at most \d clicks? each: /);
   });
 
   it('have no tempo to give back where no item stretches', () => {

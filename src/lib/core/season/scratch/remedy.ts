@@ -108,7 +108,7 @@ function giveBackStretch(season: Tried): Remedy {
   const kind = 'stretch';
   const stretches = stretchesOf(season.request.items);
   if (stretches.length === 0)
-    return none(kind, 'No item stretches above the low end of its range: no tempo to give back.');
+    return none(kind, 'Every item aims at the low end of its range already: there is no tempo to give back.');
   const at = (stretch: Stretch, clicks: number) => stretch.steps[Math.min(clicks, stretch.steps.length - 1)]!;
   const changesFor = (given: readonly number[]): Changes => ({
     items: byItem(stretches.map((s, i) => ({ ...s, bpm: at(s, given[i]!) })))
@@ -129,7 +129,7 @@ function giveBackStretch(season: Tried): Remedy {
   return {
     kind,
     changes: changesFor(given),
-    says: `Give back of the stretch, at most ${count(clicks, 'click')} each: ${list(back)}; still within the published range.`
+    says: `Aim lower, at most ${count(clicks, 'click')} each: ${list(back)}; still within the published range.`
   };
 }
 

@@ -8,16 +8,16 @@
   const base = $derived(`/auditions/${view.audition.id}/layings`);
 </script>
 
-<svelte:head><title>Layings · {view.candidate.name} · Irvot</title></svelte:head>
-<h2>Earlier layings</h2>
+<svelte:head><title>Earlier plans · {view.candidate.name} · Irvot</title></svelte:head>
+<h2>Earlier plans</h2>
 <p class="soft">
-  The plan is laid again after each log entry or changed fact, with the least change. Each laying can be
-  looked at as it was.
+  The plan is laid again after each log entry or changed fact, with the least change. Each plan can be looked
+  at as it was.
 </p>
 {#if view.all.length > 1}
   <form method="GET" action="{base}/compare">
     <label>
-      <span>Compare laying</span>
+      <span>Compare plan</span>
       <select name="a" value={String(view.all[1]!.number)}>
         {#each view.all as version (version.number)}<option value={String(version.number)}
             >{version.number}, {sayDate(dayOf(version.laidOn))}</option
@@ -25,7 +25,7 @@
       </select>
     </label>
     <label>
-      <span>with laying</span>
+      <span>with plan</span>
       <select name="b" value={String(view.all[0]!.number)}>
         {#each view.all as version (version.number)}<option value={String(version.number)}
             >{version.number}, {sayDate(dayOf(version.laidOn))}</option
@@ -38,7 +38,7 @@
 <ol>
   {#each view.versions as version (version.number)}
     <li>
-      <a href="{base}/{version.number}">Laying {version.number}</a>
+      <a href="{base}/{version.number}">Plan {version.number}</a>
       <span>{sayDate(dayOf(version.laidOn))}</span>
       <div>
         {#if version.moves.length > 0}<Moves moves={version.moves} cause={version.cause} />{:else}<span

@@ -3,7 +3,10 @@ import { exportCalendar } from '$lib/server/usecase/calendar';
 import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = (event) => {
-  const { text, fileName } = runAs(event, exportCalendar, { auditionId: event.params.audition });
+  const { text, fileName } = runAs(event, exportCalendar, {
+    auditionId: event.params.audition,
+    by: event.url.searchParams.get('by') === 'block' ? 'block' : 'day'
+  });
   return new Response(text, {
     headers: {
       'content-type': 'text/calendar; charset=utf-8',

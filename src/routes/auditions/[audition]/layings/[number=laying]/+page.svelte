@@ -8,12 +8,12 @@
   const view = $derived(data.view);
 </script>
 
-<svelte:head><title>Laying {view.number} · {view.candidate.name} · Irvot</title></svelte:head>
+<svelte:head><title>Plan {view.number} · {view.candidate.name} · Irvot</title></svelte:head>
 <p class="which">
-  <strong>Laying {view.number}, as it was on {view.plan ? sayLongDate(dayOf(view.plan.today)) : ''}</strong>,
+  <strong>Plan {view.number}, as it was on {view.plan ? sayLongDate(dayOf(view.plan.today)) : ''}</strong>,
   for {view.cause}.
   <a href="/auditions/{view.audition.id}">To the plan as it is now</a> ·
-  <a href="/auditions/{view.audition.id}/layings">All layings</a>
+  <a href="/auditions/{view.audition.id}/layings">All plans</a>
 </p>
 {#if view.plan && view.plan.nextRoundId && view.audition.rounds.some((r) => r.id === view.plan?.nextRoundId)}
   <Countback {view} plan={view.plan} />

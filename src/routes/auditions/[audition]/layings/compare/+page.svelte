@@ -8,13 +8,13 @@
   const base = $derived(`/auditions/${view.audition.id}/layings`);
 </script>
 
-<svelte:head><title>Two layings · {view.candidate.name} · Irvot</title></svelte:head>
-<h2>Laying {view.a.number} beside laying {view.b.number}</h2>
-<p class="soft"><a href={base}>All layings</a></p>
+<svelte:head><title>Two plans · {view.candidate.name} · Irvot</title></svelte:head>
+<h2>Plan {view.a.number} beside plan {view.b.number}</h2>
+<p class="soft"><a href={base}>All plans</a></p>
 <div class="heads">
   {#each [view.a, view.b] as side (side.number)}
     <div>
-      <h3><a href="{base}/{side.number}">Laying {side.number}</a></h3>
+      <h3><a href="{base}/{side.number}">Plan {side.number}</a></h3>
       <p>{sayLongDate(dayOf(side.laidOn))}, for {side.cause}.</p>
       {#each side.reasons as says (says)}<p><strong>{says}</strong></p>{:else}<p class="soft">
           The plan fits.
