@@ -21,7 +21,8 @@ import {
   slot,
   touch,
   wish,
-  zoneField
+  zoneField,
+  webAddressField
 } from '../core/record';
 import { refineItem, section } from './item';
 import { agreed } from './plan-request';
@@ -49,6 +50,7 @@ const call = z
     id: idField,
     name: nameField,
     checkedOn: dateField.nullable(),
+    webAddress: webAddressField.optional(),
     rounds: z.array(round).max(20),
     dates: z.array(otherDate).max(60),
     items: z.array(printed).max(200)

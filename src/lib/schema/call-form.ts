@@ -10,7 +10,8 @@ import {
   otherDate,
   ownDate,
   round,
-  slot
+  slot,
+  webAddressField
 } from '../core/record';
 import { skippedTime } from './round';
 import { orEmpty, typedMark } from './typed';
@@ -20,6 +21,7 @@ const TIME = 'A time is written 09:30, on the 24-hour clock.';
 export const callForm = z.object({
   version: z.number().default(0),
   name: nameField,
+  webAddress: webAddressField.default(''),
   rounds: z
     .array(
       round.strip().extend({
@@ -100,6 +102,7 @@ function roundFaults(round: CallForm['rounds'][number], today: string): [string,
 
 type StoredCall = {
   readonly name: string;
+  readonly webAddress: string;
   readonly version: number;
   readonly rounds: readonly Round[];
   readonly dates: readonly OtherDate[];
@@ -117,6 +120,7 @@ export function fillCallForm(call: StoredCall, own: StoredOwn): CallForm {
   return {
     version: call.version,
     name: call.name,
+    webAddress: call.webAddress,
     rounds: call.rounds.map((r) => ({
       ...r,
       time: r.time ?? '',
@@ -137,7 +141,7 @@ export function fillCallForm(call: StoredCall, own: StoredOwn): CallForm {
 }
 
 /** What a sound form means. */
-export function readCallForm(form: CallForm): Pick<StoredCall, 'name' | 'rounds' | 'dates'> {
+export function readCallForm(form: CallForm): Pick<StoredCall, 'name' | 'rounds' | 'dates' | 'webAddress'> {
   return {
     name: form.name,
     rounds: form.rounds.map(({ hearsAll, itemIds, time, isWeek, isRecorded, uploadBy, ...round }) => ({
@@ -147,7 +151,8 @@ export function readCallForm(form: CallForm): Pick<StoredCall, 'name' | 'rounds'
       uploadBy: isRecorded ? uploadBy : undefined,
       itemIds: hearsAll ? undefined : itemIds
     })),
-    dates: form.dates
+    dates: form.dates,
+    webAddress: form.webAddress
   };
 }
 

@@ -70,6 +70,7 @@ describe('the form of a call', () => {
   const form = (more: object): CallForm => ({
     version: 1,
     name: 'Band',
+    webAddress: '',
     rounds: [{ ...round, ...more }],
     dates: [],
     ownVersion: 1,
@@ -100,6 +101,7 @@ describe('the form of a call', () => {
     const call = {
       ...readCallForm({
         ...form({ time: '10:40', hearsAll: false, itemIds: ['a'] }),
+        webAddress: 'https://hall.example/call',
         dates: [{ date: '2026-12-30', name: 'closes', kind: 'deadline' }]
       }),
       version: 1
@@ -108,7 +110,8 @@ describe('the form of a call', () => {
     expect(readCallForm(fillCallForm(call, own))).toEqual({
       name: call.name,
       rounds: call.rounds,
-      dates: call.dates
+      dates: call.dates,
+      webAddress: 'https://hall.example/call'
     });
   });
 });

@@ -9,7 +9,8 @@ const login = z
   .min(2, 'A sign-in name has at least 2 characters.')
   .max(80, 'At most 80 characters, please.')
   .regex(/^\S+$/, 'A sign-in name has no spaces.');
-const newPassword = z
+/** As long as a password has to be. */
+export const newPassword = z
   .string()
   .min(12, 'At least 12 characters; three or four words make a good one.')
   .max(200, 'At most 200 characters, please.');

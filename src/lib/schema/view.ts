@@ -88,6 +88,8 @@ export type Recheck = {
   readonly auditionId: string;
   readonly name: string;
   readonly daysSince: number | null;
+  /** Empty where nobody said. */
+  readonly webAddress: string;
 };
 
 /** One row of the countback besides what the plan says of the item. */

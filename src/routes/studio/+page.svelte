@@ -27,7 +27,10 @@
     <h1>
       Studio{#if rows[0]}<span class="today">{sayDate(dayOf(rows[0].today))}</span>{/if}
     </h1>
-    <nav aria-label="Studio"><a href="/lists">Lists</a> <a href="/studio/archive">Archive and backup</a></nav>
+    <nav aria-label="Studio">
+      <a href="/lists">Lists</a> <a href="/studio/notes">Lesson notes</a>
+      <a href="/studio/archive">Archive and backup</a>
+    </nav>
   </div>
   {#if rows.length > 0}
     <Attention

@@ -64,6 +64,13 @@
   <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
   <div class="name">
     <Field id="name" label="Audition" errors={$errors.name} dir="auto" bind:value={$form.name} />
+    <Field
+      id="webAddress"
+      label="Where it is published, if it is"
+      placeholder="https://"
+      errors={$errors.webAddress}
+      bind:value={$form.webAddress}
+    />
   </div>
 
   <h3>Rounds</h3>
@@ -190,7 +197,9 @@
     margin-top: 16px;
   }
   .name {
-    max-width: 470px;
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 10px 16px;
   }
   h3 {
     margin: 28px 0 4px;
@@ -250,6 +259,7 @@
     background: var(--paper);
   }
   @media (max-width: 720px) {
+    .name,
     fieldset,
     .date {
       grid-template-columns: 1fr 1fr;

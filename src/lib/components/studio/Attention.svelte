@@ -94,10 +94,11 @@
     {#if rechecks.length > 0 || checked}
       <dt>page to look at again</dt>
       <dd>
-        {#each rechecks as { auditionId, name, daysSince } (auditionId)}
+        {#each rechecks as { auditionId, name, daysSince, webAddress } (auditionId)}
           <form method="POST" action="?/checked" use:send>
             <input type="hidden" name="audition" value={auditionId} />
-            <a href="/auditions/{auditionId}/call">{name}</a>
+            <a href="/auditions/{auditionId}/call#page">{name}</a>
+            {#if webAddress}<a href={webAddress} target="_blank" rel="noopener noreferrer">open it</a>{/if}
             <span class="soft"
               >{daysSince === null ? 'never looked at so far' : `${daysSince} days ago`}, for errata and cuts</span
             >

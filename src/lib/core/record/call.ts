@@ -23,6 +23,21 @@ export const round = z.strictObject({
 });
 export type Round = Immutable<z.infer<typeof round>>;
 
+/** Where a call is published; empty where nobody said. */
+export const webAddressField = z
+  .string()
+  .trim()
+  .max(500, 'At most 500 characters, please.')
+  .refine((text) => text === '' || isWebAddress(text), 'A web address begins with https:// or http://.');
+
+function isWebAddress(text: string): boolean {
+  try {
+    return ['http:', 'https:'].includes(new URL(text).protocol);
+  } catch {
+    return false;
+  }
+}
+
 export const otherDate = z.strictObject({
   date: dateField,
   name: nameField,

@@ -7,7 +7,7 @@ export const lessonNote = z.strictObject({ date: dateField, note: longText });
 export type LessonNote = Immutable<z.infer<typeof lessonNote>>;
 
 /** What a wish asks for that can be carried out: minutes of a weekday, an item less, another target, lighter days. */
-export const wishAsk = z.discriminatedUnion('kind', [
+const wishAsk = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('minutes'),
     weekday: z.number().int().min(1).max(7),

@@ -4,7 +4,8 @@ import { openDb } from '../db/open';
 import { formatDate, dayOf } from '../../core/units';
 import { addAudition, saveCall, takeCall } from '../usecase/call';
 import { tickCheck } from '../usecase/countback';
-import { addWish, answerWish, readHome, saveLessonNote, setTarget } from '../usecase/lesson';
+import { readHome, saveLessonNote, setTarget } from '../usecase/lesson';
+import { addWish, answerWish } from '../usecase/wish';
 import { addItem, readItem, readList } from '../usecase/list';
 import { logTouch } from '../usecase/log';
 import { pinBlock, pinRung } from '../usecase/pin';
@@ -90,6 +91,7 @@ function randomStudio(seed: number): App {
         : addAudition(app, TEACHER, {
             candidateId,
             name: `Audition ${c}`,
+            webAddress: roll(2) ? 'https://hall.example/call' : '',
             rounds: [
               { id: '', name: 'recorded', date: day(20, 40), zone, isHistory: false, uploadBy: day(41, 50) },
               {
@@ -147,9 +149,14 @@ function randomStudio(seed: number): App {
       if (roll(2)) pinRung(app, TEACHER, { itemId, sectionId, bpm: 72, date: day(5, 30) });
       if (roll(3) === 0) setTarget(app, TEACHER, { itemId, sectionId, bpm: 88 });
     }
-    if (roll(2)) addWish(app, TEACHER, { candidateId, says: text() });
+    if (roll(2))
+      addWish(app, TEACHER, {
+        candidateId,
+        says: text(),
+        ...(roll(2) ? { asks: { kind: 'minutes', weekday: 2, minutes: 45 } as const } : {})
+      });
     const [wish] = readHome(app, TEACHER, { candidateId }).wishes;
-    if (wish && roll(2)) answerWish(app, TEACHER, { wishId: wish.id, answer: 'accepted' });
+    if (wish && roll(2)) answerWish(app, TEACHER, { wishId: wish.id, answer: 'accepted', reply: text() });
     saveLessonNote(app, TEACHER, { candidateId, note: text(), was: '' });
     if (roll(4) === 0) archiveCandidate(app, TEACHER, { candidateId, isBack: false });
   }

@@ -13,6 +13,7 @@ export type CallInput = {
   readonly name: string;
   readonly rounds: readonly calls.Round[];
   readonly dates: readonly calls.OtherDate[];
+  readonly webAddress?: string | undefined;
 };
 
 type Own = { readonly ownDates: readonly auditions.OwnDate[]; readonly slots: readonly auditions.Slot[] };
@@ -23,7 +24,8 @@ export const callPlace = place<{ auditionId: string }, CallInput & Own, CallInpu
     const audition = auditions.findAudition(app.db, auditionId);
     if (!audition) return undefined;
     const { call, ownDates, slots } = audition;
-    return { name: call.name, rounds: call.rounds, dates: call.dates, ownDates, slots };
+    const { name, rounds, dates, webAddress } = call;
+    return { name, rounds, dates, webAddress, ownDates, slots };
   },
   write(app, { auditionId }, { ownDates, slots, ...call }) {
     const audition = orNotFound(auditions.findAudition(app.db, auditionId));

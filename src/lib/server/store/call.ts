@@ -11,10 +11,19 @@ export type Call = {
   readonly rounds: readonly Round[];
   /** When the page was last looked at for errata and cuts. */
   readonly checkedOn: string | null;
+  /** Where it is published; empty where nobody said. */
+  readonly webAddress: string;
   readonly version: number;
 };
 
-type Row = { id: string; name: string; dates_json: string; checked_on: string | null; version: number };
+type Row = {
+  id: string;
+  name: string;
+  dates_json: string;
+  checked_on: string | null;
+  web_address: string;
+  version: number;
+};
 type RoundRow = {
   id: string;
   name: string;
@@ -27,14 +36,16 @@ type RoundRow = {
   item_ids_json: string | null;
 };
 
-const COLUMNS = 'id, name, dates_json, checked_on, version';
+const COLUMNS = 'id, name, dates_json, checked_on, web_address, version';
 
 const statements = preparedOnce((db) => ({
-  add: db.prepare('INSERT INTO call (id, name, dates_json, created_at_ms) VALUES (?, ?, ?, ?)'),
+  add: db.prepare(
+    'INSERT INTO call (id, name, dates_json, web_address, created_at_ms) VALUES (?, ?, ?, ?, ?)'
+  ),
   byId: db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM call WHERE id = ?`),
   all: db.prepare<[], Row>(`SELECT ${COLUMNS} FROM call ORDER BY created_at_ms DESC, rowid DESC`),
   save: db.prepare(
-    'UPDATE call SET name = ?, dates_json = ?, version = version + 1 WHERE id = ? AND version = ?'
+    'UPDATE call SET name = ?, dates_json = ?, web_address = ?, version = version + 1 WHERE id = ? AND version = ?'
   ),
   setChecked: db.prepare('UPDATE call SET checked_on = ? WHERE id = ?'),
   rounds: db.prepare<[string], RoundRow>(
@@ -58,6 +69,7 @@ function decode(db: Db, row: Row): Call {
     dates: JSON.parse(row.dates_json) as OtherDate[],
     rounds: statements(db).rounds.all(row.id).map(decodeRound),
     checkedOn: row.checked_on,
+    webAddress: row.web_address,
     version: row.version
   };
 }
@@ -98,15 +110,20 @@ export const listCalls = (db: Db): Call[] =>
     .all.all()
     .map((row) => decode(db, row));
 
-export function addCall(db: Db, call: Pick<Call, 'id' | 'name' | 'dates' | 'rounds'>, nowMs: number): void {
-  statements(db).add.run(call.id, call.name, JSON.stringify(call.dates), nowMs);
+/** What is written of a call. */
+type Written = Pick<Call, 'id' | 'name' | 'dates' | 'rounds'> & { readonly webAddress?: string | undefined };
+
+export function addCall(db: Db, call: Written, nowMs: number): void {
+  const { id, name, dates, webAddress = '' } = call;
+  statements(db).add.run(id, name, JSON.stringify(dates), webAddress, nowMs);
   putRounds(db, call.id, call.rounds);
 }
 
 /** False where the version is no longer the one that was read. */
-export function saveCall(db: Db, call: Pick<Call, 'id' | 'name' | 'dates' | 'rounds' | 'version'>): boolean {
-  const { id, name, dates, rounds, version } = call;
-  if (statements(db).save.run(name, JSON.stringify(dates), id, version).changes === 0) return false;
+export function saveCall(db: Db, call: Written & Pick<Call, 'version'>): boolean {
+  const { id, name, dates, rounds, version, webAddress = '' } = call;
+  if (statements(db).save.run(name, JSON.stringify(dates), webAddress, id, version).changes === 0)
+    return false;
   putRounds(db, id, rounds);
   return true;
 }

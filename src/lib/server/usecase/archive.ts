@@ -92,12 +92,13 @@ function headOf(app: App, scope: 'studio' | 'candidate', count: number): Archive
   return { format: 'irvot-archive', version: ARCHIVE_VERSION, scope, madeAt, candidates: count };
 }
 
-function writeCall(app: App, { id, name, checkedOn, rounds, dates }: calls.Call): ArchiveCall {
+function writeCall(app: App, { id, name, checkedOn, rounds, dates, webAddress }: calls.Call): ArchiveCall {
   const listed = items.printedItems(app.db, id);
   return {
     id,
     name,
     checkedOn,
+    ...(webAddress === '' ? {} : { webAddress }),
     rounds: rounds.map((r) => ({ ...r, itemIds: r.itemIds && [...r.itemIds] })),
     dates: [...dates],
     items: listed as ArchiveCall['items']

@@ -24,11 +24,15 @@ export const addAudition = useCase({
   rule: 'teacher',
   run: (app: App, input: CallInput & { candidateId: string }) => {
     const callId = app.newId();
-    const { name, dates } = input;
+    const { name, dates, webAddress } = input;
     refuseName(app, name, null);
     boundCount('calls', calls.listCalls(app.db).length + 1);
     boundCall(app, input);
-    calls.addCall(app.db, { id: callId, name, dates, rounds: withIds(app, input.rounds, null) }, app.now());
+    calls.addCall(
+      app.db,
+      { id: callId, name, dates, webAddress, rounds: withIds(app, input.rounds, null) },
+      app.now()
+    );
     return take(app, input.candidateId, callId);
   }
 });
@@ -94,6 +98,8 @@ export const readCall = useCase({
       candidate,
       today: request.today,
       items: items.map(({ listItemId, name }) => ({ id: listItemId, name })),
+      /** What was printed wrong and what will be heard, by item. */
+      printed: items.map(({ id, name, errata, cuts }) => ({ id, name, errata, cuts })),
       // who else takes it is the teacher's to know
       takers: who.kind === 'teacher' ? auditions.takersOf(app.db, audition.callId) : []
     };
@@ -109,8 +115,8 @@ export type OwnInput = {
 
 type CallChange = CallInput & { auditionId: string; own?: OwnInput | undefined };
 
-function changeCall({ auditionId, name, rounds, dates, own }: CallChange) {
-  const to = { name, rounds, dates, ...(own ? { ownDates: own.dates, slots: own.slots } : {}) };
+function changeCall({ auditionId, name, rounds, dates, webAddress, own }: CallChange) {
+  const to = { name, rounds, dates, webAddress, ...(own ? { ownDates: own.dates, slots: own.slots } : {}) };
   return { edits: [{ kind: 'call', about: { auditionId }, to } as const], cause: 'call changed' };
 }
 

@@ -15,6 +15,7 @@ import * as studio from './studio';
 import * as undo from './undo';
 import * as ways from './ways';
 import * as whatIf from './what-if';
+import * as wish from './wish';
 import type { UseCase } from './use-case';
 
 function useCasesOf(module: Record<string, unknown>): [string, UseCase<never, unknown>][] {
@@ -41,6 +42,7 @@ export const USE_CASES = Object.fromEntries(
     studio,
     undo,
     ways,
-    whatIf
+    whatIf,
+    wish
   ].flatMap(useCasesOf)
 );

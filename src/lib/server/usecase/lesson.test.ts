@@ -3,17 +3,8 @@ import { type App, type Who } from '../app';
 import { findAudition } from '../store/audition';
 import { takeCall } from './call';
 import { readCountback } from './countback';
-import {
-  addWish,
-  answerWish,
-  proposedByWish,
-  readHome,
-  readLesson,
-  saveLessonNote,
-  setDayMinutes,
-  setStep,
-  setTarget
-} from './lesson';
+import { readHome, readLesson, saveLessonNote, setDayMinutes, setStep, setTarget } from './lesson';
+import { addWish, answerWish, proposedByWish } from './wish';
 import { addItem, readList, removeItem } from './list';
 import { logTouch } from './log';
 import { addCandidate, readFacts } from './studio';

@@ -3,18 +3,15 @@
  * stood there before, so that it can be taken back.
  */
 import { clearDays, exceptionsOn, joinDays } from '../../core/plan';
-import type { WishAsk } from '../../core/record';
-import { type Changes, readPaces, readSince } from '../../core/season';
+import { readPaces, readSince } from '../../core/season';
 import { type StepSchool, targetOf } from '../../core/tempo';
-import { WEEKDAY_NAMES, dayOf, formatDate, sayBpm, weekdayOf } from '../../core/units';
-import type { CanWish } from '../../schema/view';
+import { dayOf, formatDate, weekdayOf } from '../../core/units';
 import { type App, type Who, todayIn } from '../app';
 import { applyChange } from '../change/apply';
-import { boundCount } from '../change/bounds';
 import type { Edit } from '../change/places';
 import { CodedError, orNotFound } from '../errors';
-import { auditionsOf, takersOf } from '../store/audition';
-import { type CandidateTime, findCandidate } from '../store/candidate';
+import { type Audition, auditionsOf, takersOf } from '../store/audition';
+import { type CandidateTime, findCandidate, listCandidates } from '../store/candidate';
 import * as items from '../store/item';
 import * as lessons from '../store/lesson';
 import { candidateOfAudition } from './owner';
@@ -23,7 +20,7 @@ import { planOf } from '../laying/plan';
 import { hurtOf, spotsOfSeason, viewOfSpot } from './spots';
 import { changeTime } from './studio';
 import { useCase } from './use-case';
-import { editsToKeep } from './what-if';
+import { isGone, wishable } from './wish';
 
 const DAYS_AHEAD = 7;
 
@@ -157,75 +154,36 @@ export const saveLessonNote = useCase({
   }
 });
 
-/**
- * Answers a wish. What is accepted and can be carried out is carried out with it, as one change. Returns the secret by which it can be taken
- * back, and whether anything was.
- */
-export const answerWish = useCase({
+/** Notes not older than this are printed together. */
+const NOTE_DAYS = 7;
+
+/** The latest note of each candidate who has one of the last days, with what is next by the plan that is counted down. */
+export const readNoteSheets = useCase({
   rule: 'teacher',
-  run: (app: App, input: { wishId: string; answer: lessons.WishAnswer; reply?: string }) => {
-    const { candidateId, wish } = findWish(app, input.wishId);
-    const { answer, reply = '' } = input;
-    const isDone = answer === 'accepted' && wish.asks !== undefined;
-    const changed = isDone ? editsToKeep(app, changesOfWish(app, candidateId, wish.asks!)).edits : [];
-    const { reply: _, ...rest } = wish;
-    const to = { ...rest, answer, ...(reply === '' ? {} : { reply }) };
-    const edit = { kind: 'wish', about: { candidateId, wishId: wish.id }, to } as const;
-    const token = applyChange(app, {
-      candidateId,
-      edits: [...changed, edit],
-      cause: isDone ? `wish: ${wish.says.slice(0, 80)}` : 'wish answered'
-    });
-    return { token, isDone };
-  }
+  run: (app: App, _input: Record<string, never>) =>
+    listCandidates(app.db)
+      .filter(({ archivedAtMs }) => archivedAtMs === null)
+      .flatMap((candidate) => {
+        const today = todayIn(app, candidate.zone);
+        const [note] = lessons.lessonNotesOf(app.db, candidate.id);
+        if (!note || dayOf(note.date) < dayOf(today) - NOTE_DAYS) return [];
+        const nextOf = ({ rounds }: Audition) => rounds.find(({ date }) => date >= today) ?? null;
+        const [audition] = auditionsOf(app.db, candidate.id)
+          .filter((one) => nextOf(one) !== null)
+          .sort((a, b) => (nextOf(a)!.date < nextOf(b)!.date ? -1 : 1));
+        return [
+          {
+            candidateId: candidate.id,
+            name: candidate.name,
+            audition: audition?.name ?? '',
+            next: audition ? nextOf(audition) : null,
+            today,
+            plan: audition ? (planOf(app, readSeason(app, audition.id))?.plan ?? null) : null,
+            note
+          }
+        ];
+      })
 });
-
-function findWish(app: App, wishId: string) {
-  const candidateId = orNotFound(lessons.candidateOfWish(app.db, wishId));
-  return {
-    candidateId,
-    wish: orNotFound(lessons.wishesOf(app.db, candidateId).find(({ id }) => id === wishId))
-  };
-}
-
-/** What a wish comes to, as it is tried on a scratch copy, and the audition in which. */
-function changesOfWish(
-  app: App,
-  candidateId: string,
-  asks: WishAsk
-): { auditionId: string; changes: Changes } {
-  if (asks.kind === 'left-out' || asks.kind === 'target') {
-    const { itemId } = asks;
-    const auditionId = items.findItem(app.db, itemId)?.auditionId;
-    if (!auditionId) throw new CodedError('wish-gone');
-    const how =
-      asks.kind === 'left-out'
-        ? { isLeftOut: true }
-        : { targets: [{ sectionId: asks.sectionId, bpm: asks.bpm }] };
-    return { auditionId, changes: { items: [{ itemId, ...how }] } };
-  }
-  const { time } = orNotFound(findCandidate(app.db, candidateId));
-  const [nearest] = auditionsOf(app.db, candidateId);
-  if (!nearest) throw new CodedError('wish-gone');
-  if (asks.kind === 'lighter') return { auditionId: nearest.id, changes: { lighterDays: asks.days } };
-  const there = time.week.filter((span) => span.weekday === asks.weekday);
-  const addMin = asks.minutes - there.reduce((sum, span) => sum + span.minutes, 0);
-  return { auditionId: nearest.id, changes: { week: [{ weekday: asks.weekday, addMin }] } };
-}
-
-/** What a wish would change, to be tried; null where it is words alone, or what it is about is gone. */
-export const proposedByWish = useCase({
-  rule: 'teacher',
-  run: (app: App, input: { wishId: string }): Changes | null => {
-    const candidateId = lessons.candidateOfWish(app.db, input.wishId);
-    const wish = candidateId
-      ? lessons.wishesOf(app.db, candidateId).find(({ id }) => id === input.wishId)
-      : undefined;
-    if (!candidateId || !wish?.asks || isGone(app, wish.asks)) return null;
-    return changesOfWish(app, candidateId, wish.asks).changes;
-  }
-});
-const isGone = (app: App, asks: WishAsk) => 'itemId' in asks && !items.findItem(app.db, asks.itemId);
 
 const own = (_app: App, input: { candidateId: string }) => input.candidateId;
 
@@ -240,72 +198,3 @@ export const readHome = useCase({
     canWish: wishable(app, input.candidateId)
   })
 });
-
-/** The week's minutes, and the items that are worked with their targets. */
-function wishable(app: App, candidateId: string): CanWish {
-  const { time, zone } = orNotFound(findCandidate(app.db, candidateId));
-  const today = todayIn(app, zone);
-  const ahead = auditionsOf(app.db, candidateId).filter(({ rounds }) =>
-    rounds.some(({ date }) => date >= today)
-  );
-  const own = ahead.flatMap(({ id }) => items.itemsOf(app.db, id)).filter(({ isLeftOut }) => !isLeftOut);
-  return {
-    minutes: WEEKDAYS.map((weekday) =>
-      time.week.filter((span) => span.weekday === weekday).reduce((sum, span) => sum + span.minutes, 0)
-    ),
-    items: own.map(({ id, name }) => ({ id, name })),
-    sections: own.flatMap(({ id, name, sections }) =>
-      sections.flatMap((section) => {
-        const target = targetOf(section.tempo);
-        const { id: sectionId, fromBar, toBar } = section;
-        return target ? [{ itemId: id, sectionId, name, fromBar, toBar, target }] : [];
-      })
-    )
-  };
-}
-const WEEKDAYS = [1, 2, 3, 4, 5, 6, 7];
-
-/** A wish of the candidate's: it changes nothing until the teacher has answered. Returns the secret by which it can be taken back. */
-export const addWish = useCase({
-  rule: 'own',
-  owner: own,
-  run: (
-    app: App,
-    { candidateId, says, asks }: { candidateId: string; says: string; asks?: WishAsk | undefined }
-  ) => {
-    const { zone } = orNotFound(findCandidate(app.db, candidateId));
-    const before = lessons.wishesOf(app.db, candidateId);
-    boundCount('wishes', before.length + 1);
-    boundCount('waiting', before.filter((w) => w.answer === null).length + 1);
-    const words = [asks ? sayAsk(asks, wishable(app, candidateId)) : '', says.trim()]
-      .filter(Boolean)
-      .join(': ');
-    const wish = {
-      ...{ id: app.newId(), madeOn: todayIn(app, zone), says: words, answer: null },
-      ...(asks ? { asks } : {})
-    };
-    const edit = { kind: 'wish', about: { candidateId, wishId: wish.id }, to: wish } as const;
-    return applyChange(app, { candidateId, edits: [edit], cause: 'a wish' });
-  }
-});
-
-/** What is asked for, in words. Throws CodedError "wish-gone" where it is about what is not there. */
-function sayAsk(asks: WishAsk, { minutes, items: all, sections }: CanWish): string {
-  switch (asks.kind) {
-    case 'minutes':
-      return `${WEEKDAY_NAMES[asks.weekday - 1]}: ${asks.minutes} minutes instead of ${minutes[asks.weekday - 1]}`;
-    case 'lighter':
-      return `Half the minutes on my next ${asks.days === 1 ? 'practice day' : `${asks.days} practice days`}`;
-    case 'left-out': {
-      const item = all.find(({ id }) => id === asks.itemId);
-      if (!item) throw new CodedError('wish-gone');
-      return `Leave out ${item.name}`;
-    }
-    case 'target': {
-      const section = sections.find((one) => one.itemId === asks.itemId && one.sectionId === asks.sectionId);
-      if (!section) throw new CodedError('wish-gone');
-      const { name, fromBar, toBar, target } = section;
-      return `${name}, bars ${fromBar}–${toBar}: target ${sayBpm(asks.bpm)} instead of ${sayBpm(target.bpm)}`;
-    }
-  }
-}

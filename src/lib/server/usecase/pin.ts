@@ -2,13 +2,13 @@
 import type { BlockPin, RungPin } from '../../core/season';
 import { dayOf, sayDate } from '../../core/units';
 import { type App, todayIn } from '../app';
-import { carryOut } from '../change/apply';
+import { applyChange, carryOut } from '../change/apply';
 import { boundCount, boundDates } from '../change/bounds';
 import { findCandidate } from '../store/candidate';
 import { findItem } from '../store/item';
 import { pinsOf } from '../store/pin';
 import { CodedError, orNotFound } from '../errors';
-import { candidateOfAudition } from './owner';
+import { candidateOfAudition, candidateOfItem } from './owner';
 import { useCase } from './use-case';
 
 /** Minutes of an item on a date stay where they are. */
@@ -32,6 +32,17 @@ export const pinRung = useCase({
   run: (app: App, { itemId, sectionId, bpm, date }: RungPin) => {
     const cause = `${checkDate(app, { itemId, date })} ${bpm} pinned on ${sayDate(dayOf(date))}`;
     carryOut(app, { edits: [{ kind: 'rung-pin', about: { itemId, sectionId, bpm }, to: date }], cause });
+  }
+});
+
+/** The same from a lesson, where each decision can be taken back: returns the secret for it. */
+export const pinMilestone = useCase({
+  rule: 'teacher',
+  run: (app: App, { itemId, sectionId, bpm, date }: RungPin) => {
+    const cause = `${checkDate(app, { itemId, date })} ${bpm} pinned on ${sayDate(dayOf(date))}`;
+    const candidateId = orNotFound(candidateOfItem(app, { itemId }));
+    const edit = { kind: 'rung-pin', about: { itemId, sectionId, bpm }, to: date } as const;
+    return applyChange(app, { candidateId, edits: [edit], cause });
   }
 });
 

@@ -85,7 +85,12 @@ function readRechecks(app: App, all: readonly WithAuditions[]): Recheck[] {
     for (const { id, call } of auditions) {
       if (byCall.has(call.id) || !isRecheckDue(call, today)) continue;
       const daysSince = call.checkedOn === null ? null : dayOf(today) - dayOf(call.checkedOn);
-      byCall.set(call.id, { auditionId: id, name: call.name, daysSince });
+      byCall.set(call.id, {
+        auditionId: id,
+        name: call.name,
+        daysSince,
+        webAddress: call.webAddress
+      });
     }
   }
   return [...byCall.values()];

@@ -5,7 +5,7 @@ import { CodedError, ERRORS } from '../errors';
 import { makeGrant, readHolder } from '../grant/grant';
 import { STATUS } from '../status';
 import { USE_CASES } from './index';
-import { addWish } from './lesson';
+import { addWish } from './wish';
 import { logTouch } from './log';
 import { saveTime } from './studio';
 import { STUDY, TEACHER, addPlayer, openStudio, timeOf, zone } from '../../../../tests/fixtures/small-studio';

@@ -5,7 +5,8 @@ import { theApp } from '$lib/server/context';
 import { ERRORS } from '$lib/server/errors';
 import { answerForm, fillForm } from '$lib/server/form/form';
 import { allow, runAs, fieldsOf, formOf, sayRefusal } from '$lib/server/http';
-import { addWish, readHome } from '$lib/server/usecase/lesson';
+import { readHome } from '$lib/server/usecase/lesson';
+import { addWish } from '$lib/server/usecase/wish';
 import { linkFor } from '$lib/server/reach';
 import { makeJoinLink } from '$lib/server/usecase/sign-in';
 import {

@@ -10,6 +10,7 @@ import {
   type Clicks,
   type DayNumber,
   dayOf,
+  formatDate,
   parseDate,
   sayDate,
   weekdayOf,
@@ -48,6 +49,23 @@ export function readPaces(items: readonly SeasonItem[], log: readonly Touch[], t
     now: standingOn(item, log, day),
     before: standingOn(item, log, day - PACE_DAYS)
   }));
+}
+
+/** What a milestone names that a plan can keep; null where it does not name item, tempo and a day ahead. */
+export function readGoal(
+  text: string,
+  items: readonly SeasonItem[],
+  on: string
+): {
+  readonly itemId: string;
+  readonly bpm: Bpm;
+  readonly date: string;
+  readonly bars: NamedBars | null;
+} | null {
+  const today = dayOf(on);
+  const [item, bpm, day] = [findItem(text, items), readTempo(text), readDay(text, today)];
+  if (!item || bpm === null || day === null || day <= today) return null;
+  return { itemId: item.id, bpm, date: formatDate(day), bars: readBars(text) };
 }
 
 export function checkGoal(

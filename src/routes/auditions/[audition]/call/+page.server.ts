@@ -3,7 +3,8 @@ import { callFaults, callForm, fillCallForm, readCallForm, readOwnForm } from '$
 import { theApp } from '$lib/server/context';
 import { answerForm, fillForm, refuseForm } from '$lib/server/form/form';
 import { allow, runAs, formOf } from '$lib/server/http';
-import { previewCall, readCall, saveCall } from '$lib/server/usecase/call';
+import type { Undo } from '$lib/schema/view';
+import { checkCall, previewCall, readCall, saveCall } from '$lib/server/usecase/call';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
@@ -16,6 +17,11 @@ export const load: PageServerLoad = async (event) => {
 };
 
 export const actions: Actions = {
+  checked: (event) => {
+    const token = runAs(event, checkCall, { auditionId: event.params.audition });
+    const undo: Undo = { says: 'Noted: looked at today.', token };
+    return { undo };
+  },
   preview: async (event) => {
     allow(event, previewCall, undefined);
     const auditionId = event.params.audition;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import CallPage from '$lib/components/call/CallPage.svelte';
   import CallEditor from '$lib/components/call/CallEditor.svelte';
   import SharedBy from '$lib/components/list/SharedBy.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
@@ -12,6 +13,14 @@
 <h2>The call</h2>
 {#if data.who?.kind === 'teacher'}
   <SharedBy takers={call.takers} auditionId={call.audition.id} what="Its rounds and dates" />
+  <CallPage
+    webAddress={call.audition.call.webAddress}
+    checkedOn={call.audition.call.checkedOn}
+    today={call.today}
+    printed={call.printed}
+    base="/auditions/{call.audition.id}"
+    undo={(form && 'undo' in form && form.undo) || null}
+  />
   <CallEditor
     form={data.form}
     items={call.items}

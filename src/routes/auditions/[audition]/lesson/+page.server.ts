@@ -1,24 +1,23 @@
 import { type ActionFailure, type RequestEvent, fail } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { answerForm, noteForm, stepForm, targetForm, weekForm } from '$lib/schema/lesson-form';
+import { pinRungForm } from '$lib/schema/pin-form';
+import { dayOf, sayDate } from '$lib/core/units';
 import { STEPS } from '$lib/schema/steps';
+import { fillLogLine, logLine } from '$lib/server/form/log-line';
 import { keepSpotLine } from '$lib/server/form/spot-line';
 import { allow, runAs, fieldsOf, sayRefusal } from '$lib/server/http';
-import {
-  answerWish,
-  readLesson,
-  saveLessonNote,
-  setDayMinutes,
-  setStep,
-  setTarget
-} from '$lib/server/usecase/lesson';
+import { readLesson, saveLessonNote, setDayMinutes, setStep, setTarget } from '$lib/server/usecase/lesson';
+import { answerWish } from '$lib/server/usecase/wish';
+import { pinMilestone } from '$lib/server/usecase/pin';
 import { orderItems } from '$lib/server/usecase/list';
 import { readOwner } from '$lib/server/usecase/studio';
 import type { Undo } from '$lib/schema/view';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = (event) => ({
-  lesson: runAs(event, readLesson, { auditionId: event.params.audition })
+export const load: PageServerLoad = async (event) => ({
+  lesson: runAs(event, readLesson, { auditionId: event.params.audition }),
+  line: await fillLogLine()
 });
 
 type Answer = Promise<{ undo: Undo } | ActionFailure<{ fault: string; noteNow?: string }>>;
@@ -87,6 +86,12 @@ export const actions: Actions = {
     const { note: noteNow } = runAs(event, readLesson, { auditionId: event.params.audition });
     return fail(answer.status, { ...answer.data, noteNow });
   },
+  line: logLine,
+  /** A milestone is kept as a pin of its rung. */
+  pin: decide(pinRungForm, (event, pin) => ({
+    says: `The rung ${pin.bpm} is pinned to ${sayDate(dayOf(pin.date))}.`,
+    token: runAs(event, pinMilestone, pin)
+  })),
   spot: keepSpotLine,
   wish: decide(answerForm, (event, answer) => {
     const { token, isDone } = runAs(event, answerWish, answer);

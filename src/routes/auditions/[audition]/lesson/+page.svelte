@@ -3,6 +3,7 @@
   import GoalCheck from '$lib/components/lesson/GoalCheck.svelte';
   import SpotEntry from '$lib/components/spots/SpotEntry.svelte';
   import SpotLine from '$lib/components/spots/SpotLine.svelte';
+  import LogLine from '$lib/components/log/LogLine.svelte';
   import LessonSide from '$lib/components/lesson/LessonSide.svelte';
   import UndoLine from '$lib/components/ui/UndoLine.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
@@ -71,6 +72,18 @@
 {:else}<p class="first">The list is empty. <a href="{base}/list">Add the first item</a></p>{/if}
 {#if lesson.items.length > 0}
   <section class="spots">
+    <h2>Heard today</h2>
+    {#key lesson.audition.id}<LogLine
+        form={data.line}
+        items={lesson.items}
+        auditionId={lesson.audition.id}
+      />{/key}
+    {#if form && 'logged' in form && form.logged}<p role="status">
+        <strong>Logged, heard by the teacher.</strong>
+        {form.logged.moves.length > 0 ? 'The plan is laid again.' : 'No date moved.'}
+      </p>{/if}
+  </section>
+  <section class="spots">
     <h2>Spots</h2>
     {#key lesson.audition.id}<SpotEntry
         items={lesson.items.filter(({ kind }) => kind !== 'sight-reading')}
@@ -103,6 +116,7 @@
   />{/key}
 {#if lesson.plan}<GoalCheck
     items={lesson.items}
+    planned={lesson.plan.items}
     paces={lesson.paces}
     today={lesson.today}
     whose={lesson.candidate.id}

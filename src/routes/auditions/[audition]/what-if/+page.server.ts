@@ -3,7 +3,7 @@ import type { SeasonRequest } from '$lib/core/season';
 import { changesText } from '$lib/schema/changes';
 import { allow, runAs, fieldsOf, sayRefusal } from '$lib/server/http';
 import { readCountback } from '$lib/server/usecase/countback';
-import { proposedByWish } from '$lib/server/usecase/lesson';
+import { proposedByWish } from '$lib/server/usecase/wish';
 import { keepChanges, readScratch } from '$lib/server/usecase/what-if';
 import type { Actions, PageServerLoad } from './$types';
 
