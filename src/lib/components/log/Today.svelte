@@ -55,8 +55,7 @@
       {/each}
     </ol>
     <p class="soft">
-      {day.plannedMin} of {day.capacityMin} min. Choose a block to log it. Stop at pain, numbness or stiffness that
-      lasts.
+      {day.plannedMin} min left today. Choose a block to log it. Stop at pain, numbness or stiffness that lasts.
     </p>
   {:else}
     <p class="soft">{day && day.capacityMin === 0 ? 'No minutes today.' : 'Nothing is left for today.'}</p>
@@ -64,6 +63,13 @@
 </aside>
 
 <style>
+  @media (min-width: 901px) {
+    aside {
+      position: sticky;
+      top: 16px;
+      align-self: start;
+    }
+  }
   ol {
     margin: 8px 0;
     padding: 0;

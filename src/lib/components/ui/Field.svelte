@@ -2,7 +2,7 @@
   caller's own control. -->
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { parseDate, sayLongDate } from '$lib/core/units';
+  import { WEEKDAY_NAMES, parseDate, sayLongDate, weekdayOf } from '$lib/core/units';
   import type { HTMLInputAttributes } from 'svelte/elements';
 
   type Wiring = { id: string; 'aria-invalid': true | undefined; 'aria-describedby': string | undefined };
@@ -42,7 +42,9 @@
 <div class="field">
   <label for={id} class:hidden={isLabelHidden}>{label}</label>
   {#if control}{@render control(wiring)}{:else}<input {...wiring} {...input} bind:value />{/if}
-  {#if day !== null}<p class="hint" id="{id}-day">{sayLongDate(day)}</p>{/if}
+  {#if day !== null}<p class="hint" id="{id}-day">
+      {WEEKDAY_NAMES[weekdayOf(day) - 1]}, {sayLongDate(day)}
+    </p>{/if}
   {#if hint}<p class="hint" id="{id}-hint">{hint}</p>{/if}
   {#if said}<p class="fault" id="{id}-fault">{said}</p>{/if}
 </div>

@@ -63,87 +63,91 @@
       </details>
     </div>
     {#if view.plan}<Today plan={view.plan} onPick={(block) => (picked = block)} />{/if}
-  </div>
-
-  {#if removed}
-    <form class="notice" method="POST" action="?/remove" use:send>
-      <input type="hidden" name="id" value={removed} /><input type="hidden" name="back" value="1" />
-      The touch is out of the log. <button class="quiet">Put it back</button>
-    </form>
-  {/if}
-  <h2 class="recent">
-    {view.logged > view.touches.length
-      ? `The last ${view.touches.length} of ${view.logged} touches`
-      : 'Touches so far'}
-  </h2>
-  {#if view.touches.length > 0}
-    <div class="scroll">
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">date</th><th scope="col">item</th><th scope="col">bars</th><th
-              scope="col"
-              class="number">min</th
-            ><th scope="col">tempo</th>
-            <th scope="col">attempts</th><th scope="col">note</th><th scope="col"
-              ><span class="hidden">take out</span></th
-            >
-          </tr>
-        </thead>
-        <tbody>
-          {#each view.touches as touch, i (touch.id)}
-            {#each markedBefore(i) as mark (mark.id)}
-              <tr class="equipment">
-                <td class="date">{sayDate(dayOf(mark.date))}</td>
-                <td colspan="7">equipment: <bdi>{mark.says}</bdi></td>
+    <div class="touches">
+      {#if removed}
+        <form class="notice" method="POST" action="?/remove" use:send>
+          <input type="hidden" name="id" value={removed} /><input type="hidden" name="back" value="1" />
+          The touch is out of the log. <button class="quiet">Put it back</button>
+        </form>
+      {/if}
+      <h2 class="recent">
+        {view.logged > view.touches.length
+          ? `The last ${view.touches.length} of ${view.logged} touches`
+          : 'Touches so far'}
+      </h2>
+      {#if view.touches.length > 0}
+        <div class="scroll">
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">date</th><th scope="col">item</th><th scope="col">bars</th><th
+                  scope="col"
+                  class="number">min</th
+                ><th scope="col">tempo and attempts</th><th scope="col">note</th><th scope="col"
+                  ><span class="hidden">take out</span></th
+                >
               </tr>
-            {/each}
-            <tr>
-              <td class="date">{sayDate(dayOf(touch.date))}</td>
-              <td>{nameOf(touch.itemId)}</td>
-              <td
-                >{touch.fromBar === undefined
-                  ? 'whole'
-                  : touch.fromBar === touch.toBar
-                    ? touch.fromBar
-                    : `${touch.fromBar}–${touch.toBar}`}</td
-              >
-              <td class="number">{touch.minutes}</td>
-              <td>
-                {#each seriesOf(touch) as { tempoBpm, unit }, i (i)}{#if tempoBpm !== undefined && unit}<span
-                      class="series"><Tempo bpm={tempoBpm} {unit} height={14} /></span
-                    >{/if}{/each}
-              </td>
-              <td>
-                {#each seriesOf(touch) as { attempts }, i (i)}<span class="series"
-                    ><Marks attempts={attempts ?? ''} /></span
-                  >{/each}
-              </td>
-              <td>{[sayNotHeld(touch), touch.note].filter(Boolean).join(' · ')}</td>
-              <td>
-                <form method="POST" action="?/remove" use:send>
-                  <input type="hidden" name="id" value={touch.id} /><button
-                    class="quiet"
-                    aria-label="Take out {nameOf(touch.itemId)} of {touch.date}">Take out</button
+            </thead>
+            <tbody>
+              {#each view.touches as touch, i (touch.id)}
+                {#each markedBefore(i) as mark (mark.id)}
+                  <tr class="equipment">
+                    <td class="date">{sayDate(dayOf(mark.date))}</td>
+                    <td colspan="6">equipment: <bdi>{mark.says}</bdi></td>
+                  </tr>
+                {/each}
+                <tr>
+                  <td class="date">{sayDate(dayOf(touch.date))}</td>
+                  <td>{nameOf(touch.itemId)}</td>
+                  <td
+                    >{touch.fromBar === undefined
+                      ? 'whole'
+                      : touch.fromBar === touch.toBar
+                        ? touch.fromBar
+                        : `${touch.fromBar}–${touch.toBar}`}</td
                   >
-                </form>
-              </td>
-            </tr>
-          {/each}
-        </tbody>
-      </table>
+                  <td class="number">{touch.minutes}</td>
+                  <td class="all">
+                    {#each seriesOf(touch) as { tempoBpm, unit, attempts }, i (i)}<span class="series"
+                        >{#if tempoBpm !== undefined && unit}<Tempo bpm={tempoBpm} {unit} height={14} />{/if}
+                        <Marks attempts={attempts ?? ''} /></span
+                      >{/each}
+                  </td>
+                  <td>{[sayNotHeld(touch), touch.note].filter(Boolean).join(' · ')}</td>
+                  <td>
+                    <form method="POST" action="?/remove" use:send>
+                      <input type="hidden" name="id" value={touch.id} /><button
+                        class="quiet"
+                        aria-label="Take out {nameOf(touch.itemId)} of {touch.date}">Take out</button
+                      >
+                    </form>
+                  </td>
+                </tr>
+              {/each}
+            </tbody>
+          </table>
+        </div>
+      {:else}
+        <p class="soft">Nothing yet. What is logged decides what holds, and the plan follows.</p>
+      {/if}
     </div>
-  {:else}
-    <p class="soft">Nothing yet. What is logged decides what holds, and the plan follows.</p>
-  {/if}
+  </div>
 {/if}
 
 <style>
   .columns {
     display: grid;
-    grid-template-columns: minmax(0, 1fr) 360px;
-    gap: 24px 48px;
+    grid-template-columns: minmax(0, 1fr) 340px;
+    grid-template-rows: auto 1fr;
+    gap: 8px 48px;
     margin-top: 20px;
+  }
+  .columns > :global(aside) {
+    grid-row: 1 / 3;
+    grid-column: 2;
+  }
+  .touches {
+    min-width: 0;
   }
   .first {
     margin-top: 24px;
@@ -157,7 +161,7 @@
   }
   .laid,
   .recent {
-    margin: 32px 0 6px;
+    margin: 20px 0 6px;
   }
   .scroll {
     position: relative;
@@ -171,12 +175,25 @@
     white-space: nowrap;
   }
   .series {
-    display: block;
-    height: 20px;
+    display: inline-flex;
+    gap: 6px;
+    align-items: center;
+    margin-right: 18px;
+    white-space: nowrap;
+  }
+  .all {
+    width: 44%;
+  }
+  .touches td:last-child {
+    white-space: nowrap;
   }
   @media (max-width: 900px) {
     .columns {
       grid-template-columns: minmax(0, 1fr);
+    }
+    .columns > :global(aside) {
+      grid-row: auto;
+      grid-column: auto;
     }
   }
 </style>
