@@ -12,6 +12,8 @@ export const load: LayoutServerLoad = (event) => {
         : {
             kind: who.kind,
             name: who.name,
+            /** Teacher and candidate in one. */
+            isAlone: who.kind === 'teacher' && who.plays !== undefined,
             isPutAway: who.kind === 'candidate' && who.isPutAway,
             drafts: { accountId: who.accountId, key: runAs(event, readDraftKey, {}) }
           },

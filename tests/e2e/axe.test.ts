@@ -148,6 +148,7 @@ test('axe finds nothing on any page of the demo', async ({ browser }) => {
     '/list',
     '/list/new',
     '/list/import',
+    '/list/holds',
     '/lesson',
     '/what-if',
     '/paper/week',
@@ -173,7 +174,7 @@ test('axe finds nothing on any page of the demo', async ({ browser }) => {
     await page.reload();
     await expectNothing(`countback of ${who}`);
   }
-  for (const path of ['/studio/archive', '/lists', '/account']) {
+  for (const path of ['/studio/archive', '/studio/notes', '/lists', '/account']) {
     await page.goto(studio.origin + path);
     await expectNothing(path);
   }

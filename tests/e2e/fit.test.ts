@@ -96,8 +96,8 @@ test('what moved is shown where it moved, and any two layings stand side by side
   await expect(page.locator('.was')).toHaveCount(0);
   await page.goto(`${studio.origin}${audition}/layings`);
   await alive(page);
-  const numbers = await page.getByLabel('with laying').locator('option').allTextContents();
-  await page.getByLabel('Compare laying').selectOption({ index: numbers.length - 1 });
+  const numbers = await page.getByLabel('with plan').locator('option').allTextContents();
+  await page.getByLabel('Compare plan').selectOption({ index: numbers.length - 1 });
   await page.getByRole('button', { name: 'Side by side' }).click();
   await page.waitForURL('**/compare?*');
   await expect(page.getByRole('heading', { level: 2 })).toHaveText(/^Plan 1 beside plan \d+$/);

@@ -52,6 +52,7 @@ test('every screen is sent as valid HTML', async ({ page }) => {
   const item = (await page.getByRole('link', { name: /Lanterns/ }).getAttribute('href'))!;
   const paths = [
     '/studio',
+    '/studio/notes',
     '/studio/archive',
     '/lists',
     candidate,
@@ -65,6 +66,7 @@ test('every screen is sent as valid HTML', async ({ page }) => {
       '/list',
       '/list/new',
       '/list/import',
+      '/list/holds',
       '/today',
       '/spots',
       '/desk',

@@ -240,11 +240,11 @@ test('a new teacher gets from an empty studio to a dated plan, and a candidateâ€
     await expect(candidate.getByText('as it was on 24 November 2026')).toBeVisible();
   });
 
-  await step('the calendar file has the rounds in their zone and an alarm before a timed block', async () => {
+  await step('the calendar file has the rounds in their zone and an alarm before a day', async () => {
     await candidate.goto(audition);
     const [download] = await Promise.all([
       candidate.waitForEvent('download'),
-      candidate.getByRole('link', { name: 'Calendar file' }).click()
+      candidate.getByRole('link', { name: 'Calendar file', exact: true }).click()
     ]);
     // read by a general-purpose parser (ical.js)
     const calendar = new ICAL.Component(ICAL.parse(readFileSync((await download.path())!, 'utf8')));
@@ -257,16 +257,14 @@ test('a new teacher gets from an empty studio to a dated plan, and a candidateâ€
     expect(String(start.getFirstValue())).toBe('2027-01-09T10:40:00');
     const final = events.find((e) => e.getFirstPropertyValue('summary') === 'Saltmarsh Youth Winds: final')!;
     expect(String(final.getFirstPropertyValue('dtstart'))).toBe('2027-01-23');
-    const block = events.find((e) =>
-      String(e.getFirstPropertyValue('summary')).startsWith('Study in reeds')
-    )!;
+    const day = events.find((e) => String(e.getFirstPropertyValue('summary')).startsWith('Practice, '))!;
     // 17:00, after 15 minutes of warm-up and fundamentals
     const firstOfDay = events
       .filter((e) => String(e.getFirstPropertyValue('dtstart')).startsWith('2026-12-02T'))
       .map((e) => String(e.getFirstPropertyValue('dtstart')))
       .sort()[0];
     expect(firstOfDay).toBe('2026-12-02T17:15:00');
-    expect(String(block.getFirstSubcomponent('valarm')!.getFirstPropertyValue('trigger'))).toBe('-PT5M');
+    expect(String(day.getFirstSubcomponent('valarm')!.getFirstPropertyValue('trigger'))).toBe('-PT5M');
     expect(new Set(events.map((e) => e.getFirstPropertyValue('uid'))).size).toBe(events.length);
   });
 });

@@ -6,7 +6,11 @@ import { type Locator, type Page, expect, test } from '@playwright/test';
 import { Studio, alive, step } from './studio';
 
 const studio = new Studio(3394);
-test.afterAll(() => studio.close());
+const alone = new Studio(3404);
+test.afterAll(async () => {
+  await studio.close();
+  await alone.close();
+});
 
 const LIST = `Études
 Quill: Étude 14, Millrace, bars 1-48, 6/8, dotted quarter = 58-66
@@ -159,4 +163,83 @@ test('somebody new gets from the account to a dated plan of six pasted items in 
     for (const label of ['Last bar', 'Required edition', 'Keys and octaves', 'Key'])
       await expect(page.getByLabel(label, { exact: true })).toHaveCount(0);
   });
+});
+
+test('who prepares alone is asked for no candidate, plays at the desk as one, and reads no word of a teacher', async ({
+  browser
+}) => {
+  await alone.at('2026-11-24T08:00:00Z');
+  const page = await (await browser.newContext({ baseURL: alone.origin })).newPage();
+  await page.goto('/');
+  await alive(page);
+  await page.getByLabel('I prepare alone').check();
+  await page.getByLabel('Your name').fill('Ada Quillon');
+  await page.getByLabel('Sign-in name').fill('ada');
+  await page.getByLabel('Password').fill('seven green boats');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByText('What do you play?')).toBeVisible();
+  await page.getByLabel('What you play').fill('oboe');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.waitForURL('**/candidates/*');
+  const candidate = new URL(page.url()).pathname;
+  await page.goto(`${candidate}/time`);
+  await alive(page);
+  for (const day of ['Monday', 'Tuesday', 'Wednesday', 'Saturday']) {
+    await page.getByRole('button', { name: `Practise on ${day}` }).click();
+    await page.getByLabel(`minutes, ${day}`).fill('60');
+  }
+  await page.getByRole('button', { name: 'Save and lay the plan again' }).click();
+  await page.waitForURL((url) => url.pathname === candidate);
+  await page.goto(`${candidate}/auditions/new`);
+  await alive(page);
+  await page.getByLabel('Audition', { exact: true }).fill('Fenland academy');
+  await page.locator('#round-0-date').fill('2027-01-30');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.waitForURL(/\/auditions\/[0-9a-f-]{36}$/);
+  const audition = new URL(page.url()).pathname;
+  await page.goto(`${audition}/list/import`);
+  await alive(page);
+  await page.locator('#text').fill('Kiln, Ashgrove, bars 1-24, 4/4, quarter 96, solo');
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.getByRole('button', { name: 'Add this item' }).click();
+  await page.waitForURL('**/list/holds');
+  await alive(page);
+  await page.getByRole('group', { name: 'Kiln' }).getByRole('button').nth(3).click();
+  await page.getByRole('button', { name: 'Lay the plan from this' }).click();
+  await page.waitForURL((url) => url.pathname === audition);
+  for (const path of [
+    '',
+    '/today',
+    '/list',
+    '/list/new',
+    '/list/holds',
+    '/list/import',
+    '/log',
+    '/readiness',
+    '/call',
+    '/spots'
+  ]) {
+    await page.goto(audition + path);
+    await alive(page);
+    const text = await page.locator('body').innerText();
+    expect(text, path).not.toMatch(/teacher|lesson/i);
+  }
+  for (const path of [candidate, `${candidate}/time`]) {
+    await page.goto(path);
+    await alive(page);
+    expect(await page.locator('body').innerText(), path).not.toMatch(/teacher/i);
+  }
+  // the first page is today, and what is played is evidence of one’s own
+  await page.goto('/');
+  await page.waitForURL('**/today');
+  await alive(page);
+  await page.goto(`${audition}/log`);
+  await alive(page);
+  await page.locator('#line').fill('1 1-24 10m @63 ccc');
+  await page.getByRole('button', { name: 'Log', exact: true }).click();
+  await expect(page.getByText('Logged.')).toBeVisible();
+  await page.goto(audition);
+  await alive(page);
+  await page.locator('article button.name').click();
+  await expect(page.getByText(/holds at 63, target 96, Tue 24 Nov, by the player’s own ear/)).toBeVisible();
 });

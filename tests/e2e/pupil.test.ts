@@ -14,7 +14,7 @@ async function today(page: Page, audition: string): Promise<{ items: string[]; m
   await page.goto(`${audition}/log`);
   await alive(page);
   const blocks = page.locator('aside ol li');
-  const minutes = Number(/(\d+) of \d+ min/.exec(await page.locator('aside').innerText())?.[1]);
+  const minutes = Number(/(\d+) min left/.exec(await page.locator('aside').innerText())?.[1]);
   return { items: await blocks.locator('strong').allInnerTexts(), minutes };
 }
 

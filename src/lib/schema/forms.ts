@@ -15,7 +15,15 @@ export const newPassword = z
   .min(12, 'At least 12 characters; three or four words make a good one.')
   .max(200, 'At most 200 characters, please.');
 
-export const newTeacherForm = z.object({ name: nameField, login, password: newPassword });
+/** `how`: somebody who teaches, or who prepares alone and says what they play, and where. */
+export const newTeacherForm = z.object({
+  name: nameField,
+  login,
+  password: newPassword,
+  how: z.enum(['teach', 'alone'], 'Choose how you begin.').default('teach'),
+  instruments: shortText,
+  zone: z.string().trim().max(80).default('')
+});
 export const joinForm = z.object({ login, password: newPassword });
 export const signInForm = z.object({
   login: z.string().trim().min(1, 'Type your sign-in name.').max(80, 'At most 80 characters, please.'),

@@ -20,7 +20,13 @@ export type App = {
 /** Somebody with an account, or nobody. */
 export type Person =
   | { readonly kind: 'nobody' }
-  | { readonly kind: 'teacher'; readonly accountId: string; readonly name: string }
+  | {
+      readonly kind: 'teacher';
+      readonly accountId: string;
+      readonly name: string;
+      /** Who prepares alone is teacher and candidate in one: id of the candidate. */
+      readonly plays?: string | undefined;
+    }
   | {
       readonly kind: 'candidate';
       readonly accountId: string;
@@ -41,6 +47,9 @@ export type Holder = {
 };
 
 export type Who = Person | Holder;
+
+/** Whether somebody hears another play. */
+export const isTeaching = (who: Who): boolean => who.kind === 'teacher' && who.plays === undefined;
 
 export const NOBODY: Person = { kind: 'nobody' };
 

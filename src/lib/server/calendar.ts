@@ -8,7 +8,7 @@ import { ICalAlarmType, ICalCalendar, ICalEventStatus } from 'ical-generator';
 import { Temporal } from 'temporal-polyfill';
 import { tzlib_get_ical_block } from 'timezones-ical-library';
 import type { PracticeTime } from '../core/plan';
-import { dayOf, sayUnit, weekdayOf } from '../core/units';
+import { dayOf, sayUnit, tempoIn, weekdayOf } from '../core/units';
 import { instantOf } from '../core/units/zone';
 import {
   type PlannedBlock,
@@ -16,6 +16,7 @@ import {
   type SeasonPlan,
   barsOf,
   rungOfBlock,
+  unitOfRung,
   sayPart
 } from '../core/season';
 import { oneLine } from '../core/record';
@@ -166,13 +167,14 @@ function describeBlock(block: PlannedBlock, item: PlannedItem): string {
   const rung = rungOfBlock(item, block);
   const bars = barsOf(item, block);
   if (!rung || !bars) return '';
-  const { click } = rung;
-  const from =
-    block.fromClick?.unit === click.unit && block.fromClick.bpm < click.bpm
-      ? `${round(block.fromClick.bpm)} to `
-      : '';
+  const unit = unitOfRung(item, rung);
+  const bpm = tempoIn(rung.click, unit);
+  const begins = block.fromClick ? tempoIn(block.fromClick, unit) : bpm;
+  const from = begins < bpm ? `${round(begins)} to ` : '';
+  const clicked =
+    rung.click.unit === unit ? '' : `, click ${sayUnit(rung.click.unit)} ${round(rung.click.bpm)}`;
   const where = block.part ? sayPart(block.part) : `bars ${bars.fromBar}–${bars.toBar}`;
-  return `${where} at ${sayUnit(click.unit)} ${from}${round(click.bpm)}`;
+  return `${where} at ${sayUnit(unit)} ${from}${round(bpm)}${clicked}`;
 }
 
 /** Writes the file and says what it sent, so that the next one can be compared with it. `stampMs` dates the file. */

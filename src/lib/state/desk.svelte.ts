@@ -40,10 +40,14 @@ const AGAIN_MS = 15_000;
 /** Who sits before it: the account, and whether it is the candidate's own. */
 export type Player = { readonly account: string; readonly isCandidate: boolean };
 
-type Who = { readonly kind: string; readonly drafts: { readonly accountId: string } } | null;
+type Who = {
+  readonly kind: string;
+  readonly isAlone: boolean;
+  readonly drafts: { readonly accountId: string };
+} | null;
 export const playerOf = (who: Who): Player => ({
   account: who?.drafts.accountId ?? '',
-  isCandidate: who?.kind === 'candidate'
+  isCandidate: who?.kind === 'candidate' || who?.isAlone === true
 });
 
 export class DeskSession {

@@ -19,7 +19,7 @@
 
 <svelte:head><title>Your account · Irvot</title></svelte:head>
 <div class="page">
-  <p><a href="/">{data.who?.kind === 'teacher' ? 'Studio' : 'Your place'}</a></p>
+  <p><a href="/">{data.who?.kind === 'teacher' && !data.who.isAlone ? 'Studio' : 'Your place'}</a></p>
   <h1>Your account</h1>
   <p class="soft">You sign in as <strong>{data.account.login}</strong>.</p>
 

@@ -1,8 +1,9 @@
 <script lang="ts">
   import { dayOf, sayDate } from '$lib/core/units';
-  import type { PageData } from './$types';
+  import Usual from '$lib/components/list/Usual.svelte';
+  import type { ActionData, PageData } from './$types';
 
-  let { data }: { data: PageData } = $props();
+  let { data, form }: { data: PageData; form: ActionData } = $props();
   type Call = PageData['calls'][number];
 
   const sayItems = (count: number) => `${count} ${count === 1 ? 'item' : 'items'}`;
@@ -61,7 +62,7 @@
                   >{sayChecked(call)}</span
                 >
                 {#if call.isRecheckDue && first}<div>
-                    <a href="/auditions/{first.auditionId}/call"
+                    <a href="/auditions/{first.auditionId}/call#page"
                       >{call.daysSinceChecked === null ? 'look at it' : 'look again'}</a
                     >
                   </div>{/if}{/if}
@@ -73,6 +74,11 @@
   {:else}
     <p class="first">No list yet. It begins with a candidate’s audition: open a candidate and add one.</p>
   {/if}
+  <Usual
+    usual={data.usual}
+    isSaved={form !== null && 'isSaved' in form}
+    fault={form && 'fault' in form ? (form.fault ?? null) : null}
+  />
 </div>
 
 <style>

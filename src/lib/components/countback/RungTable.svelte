@@ -1,8 +1,8 @@
 <!-- An item opened in place: what holds in each section, and every rung with how its number came about. -->
 <script lang="ts">
   import Tempo from '$lib/components/note/Tempo.svelte';
-  import { type PlannedItem, type Unkept, barsOf, rungKey } from '$lib/core/season';
-  import { dayOf, sayDate } from '$lib/core/units';
+  import { type PlannedItem, type Unkept, barsOf, rungKey, unitOfRung } from '$lib/core/season';
+  import { dayOf, sayDate, tempoIn } from '$lib/core/units';
   import RungPin from './RungPin.svelte';
 
   let {
@@ -66,7 +66,13 @@
         {#each planned.rungs as rung (rungKey(rung))}
           {@const bars = barsOf(planned, rung)}
           <tr class:asked={rungKey(rung) === openRung}>
-            <td><Tempo bpm={rung.click.bpm} unit={rung.click.unit} height={14} /></td>
+            <td
+              ><Tempo
+                bpm={tempoIn(rung.click, unitOfRung(planned, rung))}
+                unit={unitOfRung(planned, rung)}
+                height={14}
+              /></td
+            >
             <td>{bars?.fromBar}–{bars?.toBar}{rung.bars ? ' at tempo' : ''}</td>
             <td>{rung.date ? sayDate(dayOf(rung.date)) : 'no minutes'}</td>
             <td class="number">{rung.minutes}</td>

@@ -24,6 +24,8 @@
     onOpen: (rung: string) => void;
   } = $props();
 
+  /** The numbers of the row above reach so far down into this one, in px. */
+  const TOP = 6;
   const inTime = $derived([...steps].sort((a, b) => (a.date < b.date ? -1 : 1)));
   let at = $state<number | null>(null);
   const step = $derived(at === null ? null : (inTime[Math.min(at, inTime.length - 1)] ?? null));
@@ -39,7 +41,7 @@
   /** The step nearest to where one points: by its date, then by its height. */
   function point(event: PointerEvent & { currentTarget: HTMLElement }) {
     const box = event.currentTarget.getBoundingClientRect();
-    const [x, y] = [((event.clientX - box.left) / box.width) * 100, event.clientY - box.top];
+    const [x, y] = [((event.clientX - box.left) / box.width) * 100, event.clientY - box.top + TOP];
     const far = (one: Step) =>
       Math.hypot(
         ((axis.at(dayOf(one.date)) - x) / 100) * box.width,
@@ -62,6 +64,7 @@
 {#if inTime.length > 0}
   <div
     class="pointer"
+    style:top="{TOP}px"
     role="slider"
     tabindex="0"
     aria-label="Rungs of {name}"

@@ -79,7 +79,7 @@
             {itemOf(block).name}
             {#if block.part}<span class="soft bars">{sayPart(block.part)}</span>{/if}
             {#if block.bars}<span class="soft bars">bars {block.bars.fromBar}–{block.bars.toBar}</span>{/if}
-            {#if click}<BlockTempo {block} {click} height={13} />{:else}<span class="soft"
+            {#if click}<BlockTempo item={itemOf(block)} {block} height={13} />{:else}<span class="soft"
                 >{KINDS[block.kind]}</span
               >{/if}
             {@render pin(day.date, block, pinnable(day.blocks, i))}

@@ -5,6 +5,7 @@
   import type { DeskAnswer } from '$lib/schema/desk';
   import { layReady } from '$lib/components/today/lay-ready';
   import Moves from '$lib/components/countback/Moves.svelte';
+  import { isAlone } from '$lib/state/heard-by';
   import type { TodayView } from '$lib/schema/view';
 
   let {
@@ -41,7 +42,8 @@
   {#each answer?.notLogged ?? [] as { block, says } (block)}<p role="alert">{says}</p>{/each}
   {#if answer && answer.moves.length > 0}<Moves moves={answer.moves} cause="this session" />{/if}
   {#if isHurt}<p>
-      Rest, and tell your teacher. Where it lasts, see a licensed health professional before you play again.
+      {isAlone() ? 'Rest.' : 'Rest, and tell your teacher.'} Where it lasts, see a licensed health professional
+      before you play again.
     </p>{/if}
   <h2>Tomorrow, {sayDate(dayOf(view.tomorrow.date))}</h2>
   {#if tomorrow.length > 0}

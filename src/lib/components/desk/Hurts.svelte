@@ -1,5 +1,7 @@
 <!-- It hurts: everything stops, and nothing urges on. -->
 <script lang="ts">
+  import { isAlone } from '$lib/state/heard-by';
+
   let { onRest, onBack }: { onRest: (isTold: boolean) => void; onBack: () => void } = $props();
 </script>
 
@@ -7,12 +9,14 @@
   <h1>Stop here, and rest.</h1>
   <p>
     Put the instrument down. Where pain, numbness, tingling or stiffness lasts or comes back, see a licensed
-    health professional: a teacher or this page cannot judge it. Nothing is urged, and today’s further blocks
-    are left.
+    health professional: {isAlone() ? 'this page' : 'a teacher or this page'} cannot judge it. Nothing is urged,
+    and today’s further blocks are left.
   </p>
   <div>
-    <button onclick={() => onRest(true)}>Stop, and tell my teacher</button>
-    <button onclick={() => onRest(false)}>Stop, and tell nobody</button>
+    {#if isAlone()}<button onclick={() => onRest(true)}>Stop for today</button>{:else}
+      <button onclick={() => onRest(true)}>Stop, and tell my teacher</button>
+      <button onclick={() => onRest(false)}>Stop, and tell nobody</button>
+    {/if}
     <button onclick={onBack}>It was nothing: back</button>
   </div>
 </div>

@@ -3,7 +3,8 @@
   import type { SuperValidated } from 'sveltekit-superforms';
   import Tempo from '$lib/components/note/Tempo.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
-  import { EVIDENCE_NAMES, EVIDENCE } from '$lib/core/record/words';
+  import { EVIDENCE_NAMES } from '$lib/core/record/words';
+  import { heardBy } from '$lib/state/heard-by';
   import { settingsBetween } from '$lib/core/tempo';
   import { sayBpm, type Tempo as TempoOf } from '$lib/core/units';
   import type { HoldsForm } from '$lib/schema/holds-form';
@@ -64,7 +65,7 @@
   <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
   <div class="by" role="radiogroup" aria-label="Heard by">
     <span class="soft">heard by</span>
-    {#each EVIDENCE as by (by)}<label
+    {#each heardBy() as by (by)}<label
         ><input type="radio" name="heardBy" value={by} bind:group={$form.heardBy} />
         {EVIDENCE_NAMES[by]}</label
       >{/each}

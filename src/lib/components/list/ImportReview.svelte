@@ -4,7 +4,7 @@
   import type { z } from 'zod';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import { ITEM_KINDS } from '$lib/core/season';
-  import { EVIDENCE } from '$lib/core/record/words';
+  import { heardBy } from '$lib/state/heard-by';
   import { BEAT_UNITS, sayUnit } from '$lib/core/units';
   import { type ListRow, askedOf, type listForm, readListRow } from '$lib/schema/list/row';
   import { keptForm } from '$lib/state/kept-form';
@@ -156,7 +156,7 @@
               {@render number('holdsBpm', 'Holds now, bpm', i)}
               <td data-says="heard by"
                 ><select class="by" aria-label="Heard by, row {i + 1}" bind:value={row.holdsBy}
-                  >{#each EVIDENCE as by (by)}<option>{by}</option>{/each}</select
+                  >{#each heardBy() as by (by)}<option>{by}</option>{/each}</select
                 ></td
               >
             {/if}

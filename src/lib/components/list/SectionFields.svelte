@@ -3,7 +3,8 @@
   import Field from '$lib/components/ui/Field.svelte';
   import NoteValue from '$lib/components/note/NoteValue.svelte';
   import Recordings from './Recordings.svelte';
-  import { EVIDENCE, EVIDENCE_NAMES } from '$lib/core/record/words';
+  import { EVIDENCE_NAMES } from '$lib/core/record/words';
+  import { heardBy } from '$lib/state/heard-by';
   import type { PlannedSection } from '$lib/core/season';
   import { BEAT_UNITS, sayUnit } from '$lib/core/units';
   import type { Writable } from 'svelte/store';
@@ -154,7 +155,7 @@
         <Field id={id('holdsBy')} label="Heard by" errors={errors?.holdsBy}>
           {#snippet control(w)}
             <select {...w} bind:value={$form.sections[index]!.holdsBy}
-              >{#each EVIDENCE as by (by)}<option value={by}>{EVIDENCE_NAMES[by]}</option>{/each}</select
+              >{#each heardBy() as by (by)}<option value={by}>{EVIDENCE_NAMES[by]}</option>{/each}</select
             >
           {/snippet}
         </Field>

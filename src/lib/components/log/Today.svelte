@@ -44,8 +44,8 @@
                 >{#if click && section}{block.part
                     ? sayPart(block.part)
                     : `bars ${section.fromBar}–${section.toBar}`} at <BlockTempo
+                    item={itemOf(block)}
                     {block}
-                    {click}
                     height={13}
                   />{:else}{KINDS[block.kind]}{/if}</span
               >

@@ -1,6 +1,10 @@
-<!-- A tempo: the note that is counted, and the number a metronome says; with the one it starts from, where it climbs. -->
+<!--
+  A tempo: the note that is counted as it was entered, and its number; with the one it starts from, where it climbs. Where a metronome has no such
+  number the click halves or doubles, and its note and number stand beside it.
+-->
 <script lang="ts">
-  import { type BeatUnit, sayBpm } from '$lib/core/units';
+  import { clickOf } from '$lib/core/tempo';
+  import { type BeatUnit, sayBpm, tempoIn } from '$lib/core/units';
   import NoteValue from './NoteValue.svelte';
 
   let {
@@ -9,10 +13,20 @@
     from = null,
     height = 16
   }: { bpm: number; unit: BeatUnit; from?: number | null; height?: number } = $props();
+
+  const other = $derived.by(() => {
+    const click = clickOf({ bpm, unit });
+    if (!click || click.unit === unit) return null;
+    return { ...click, from: from === null ? null : tempoIn({ bpm: from, unit }, click.unit) };
+  });
 </script>
 
 <span class="tempo"
-  ><NoteValue {unit} {height} />{from === null ? '' : `${sayBpm(from)} → `}{sayBpm(bpm)}</span
+  ><NoteValue {unit} {height} />{from === null ? '' : `${sayBpm(from)} → `}{sayBpm(bpm)}{#if other}<small
+      >&nbsp;click&nbsp;<NoteValue unit={other.unit} height={height * 0.85} />{other.from === null
+        ? ''
+        : `${sayBpm(other.from)} → `}{sayBpm(other.bpm)}</small
+    >{/if}</span
 >
 
 <style>
@@ -21,5 +35,10 @@
   }
   .tempo {
     white-space: nowrap;
+  }
+  small {
+    color: var(--soft);
+    font-size: 0.87em;
+    font-weight: 400;
   }
 </style>

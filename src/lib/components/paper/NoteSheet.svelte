@@ -1,8 +1,8 @@
 <!-- What is taken home from a lesson: the note, what comes next for each item, and lines to write on. -->
 <script lang="ts">
   import Tempo from '$lib/components/note/Tempo.svelte';
-  import type { SeasonPlan } from '$lib/core/season';
-  import { dayOf, sayDate, sayLongDate } from '$lib/core/units';
+  import { type SeasonPlan, unitOfRung } from '$lib/core/season';
+  import { dayOf, sayDate, sayLongDate, tempoIn } from '$lib/core/units';
 
   let {
     plan,
@@ -34,9 +34,11 @@
           <td class="name"><bdi>{item.name}</bdi></td>
           <td
             >{#if rung?.date}{#if rung.bars}bars {rung.bars.fromBar}–{rung.bars.toBar} at
-              {/if}<Tempo bpm={rung.click.bpm} unit={rung.click.unit} height={13} /> by {sayDate(
-                dayOf(rung.date)
-              )}{:else}no minutes for it yet{/if}</td
+              {/if}<Tempo
+                bpm={tempoIn(rung.click, unitOfRung(item, rung))}
+                unit={unitOfRung(item, rung)}
+                height={13}
+              /> by {sayDate(dayOf(rung.date))}{:else}no minutes for it yet{/if}</td
           >
         </tr>
       {/each}

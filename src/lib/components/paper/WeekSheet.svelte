@@ -64,7 +64,7 @@
                   ]}{/if}</td
               >
               <td class="tempo"
-                >{#if click}<BlockTempo {block} {click} height={12} />{/if}</td
+                >{#if click}<BlockTempo item={itemOf(block)} {block} height={12} />{/if}</td
               >
               <td class="boxes"
                 >{#if click}<i></i><i></i><i></i>{/if}</td

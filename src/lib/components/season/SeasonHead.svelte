@@ -5,13 +5,24 @@
   import type { SeasonHeadView } from '$lib/schema/view';
   import CountbackLine from './CountbackLine.svelte';
 
-  let { head, isTeacher }: { head: SeasonHeadView; isTeacher: boolean } = $props();
+  let {
+    head,
+    isTeacher,
+    isAlone = false
+  }: {
+    head: SeasonHeadView;
+    isTeacher: boolean;
+    /** Teacher and candidate in one: today comes first, and there is no lesson. */
+    isAlone?: boolean;
+  } = $props();
+
+  const isTaught = $derived(isTeacher && !isAlone);
 
   const base = $derived(`/auditions/${head.auditionId}`);
   const places = $derived([
-    ...(isTeacher ? [] : [[`${base}/today`, 'Today'] as const]),
+    ...(isTaught ? [] : [[`${base}/today`, 'Today'] as const]),
     [base, 'Countback'],
-    ...(isTeacher ? [[`${base}/today`, 'Today'] as const, [`${base}/lesson`, 'Lesson'] as const] : []),
+    ...(isTaught ? [[`${base}/today`, 'Today'] as const, [`${base}/lesson`, 'Lesson'] as const] : []),
     [`${base}/list`, 'List'],
     [`${base}/log`, 'Log'],
     [`${base}/readiness`, 'Readiness'],

@@ -13,11 +13,14 @@
     form: initial,
     zones,
     draftKey,
+    hasPrivateNote,
     saved
   }: {
     form: SuperValidated<z.infer<typeof factsForm>>;
     zones: readonly string[];
     draftKey: string;
+    /** A teacher has one of each candidate. */
+    hasPrivateNote: boolean;
     /** The secret by which what was just saved can be taken back. */
     saved: string | null;
   } = $props();
@@ -63,17 +66,19 @@
         bind:value={$form.consentOn}
       />
     {/if}
-    <div class="wide">
-      <Field
-        id="privateNote"
-        label="Private note"
-        hint="Yours alone: the candidate does not see it, and it is left out when they take their work along."
-        errors={$errors.privateNote}
-      >
-        {#snippet control(w)}<textarea {...w} rows="3" dir="auto" bind:value={$form.privateNote}
-          ></textarea>{/snippet}
-      </Field>
-    </div>
+    {#if hasPrivateNote}
+      <div class="wide">
+        <Field
+          id="privateNote"
+          label="Private note"
+          hint="Yours alone: the candidate does not see it, and it is left out when they take their work along."
+          errors={$errors.privateNote}
+        >
+          {#snippet control(w)}<textarea {...w} rows="3" dir="auto" bind:value={$form.privateNote}
+            ></textarea>{/snippet}
+        </Field>
+      </div>
+    {/if}
   </div>
   <p class="ends">
     <button class="action" disabled={$submitting}>Save</button>

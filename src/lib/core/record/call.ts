@@ -28,15 +28,7 @@ export const webAddressField = z
   .string()
   .trim()
   .max(500, 'At most 500 characters, please.')
-  .refine((text) => text === '' || isWebAddress(text), 'A web address begins with https:// or http://.');
-
-function isWebAddress(text: string): boolean {
-  try {
-    return ['http:', 'https:'].includes(new URL(text).protocol);
-  } catch {
-    return false;
-  }
-}
+  .regex(/^(?:https?:\/\/[^\s/]+\S*)?$/i, 'A web address begins with https:// or http://.');
 
 export const otherDate = z.strictObject({
   date: dateField,

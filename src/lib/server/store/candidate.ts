@@ -94,6 +94,15 @@ function decodeTime(text: string): CandidateTime {
   return { ...time, exceptions: joinDays(time.exceptions) };
 }
 
+/** A new candidate's week before anybody has said otherwise: nothing, so that nothing is promised. */
+export const EMPTY_TIME: CandidateTime = {
+  week: [],
+  exceptions: [],
+  lessons: [],
+  warmUpMin: 10,
+  fundamentalsMin: 10
+};
+
 export function addCandidate(
   db: Db,
   candidate: Pick<Candidate, 'id' | 'name' | 'instruments' | 'zone' | 'isMinor' | 'time'>,

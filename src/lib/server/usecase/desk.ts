@@ -25,7 +25,7 @@ import { dayOf, formatDate } from '../../core/units';
 import type { DeskAnswer } from '../../schema/desk';
 import type { TodayView } from '../../schema/view';
 import { sayTouchFault } from '../../schema/touch';
-import { type App, type Who, todayIn } from '../app';
+import { type App, type Who, todayIn, isTeaching } from '../app';
 import { carryOut } from '../change/apply';
 import { boundCount, boundDates } from '../change/bounds';
 import { CodedError, orNotFound } from '../errors';
@@ -91,7 +91,7 @@ export const readToday = useCase({
       events: days.flatMap((date) => {
         const events = desk
           .deskEventsOf(app.db, candidate.id, date)
-          .filter((event) => who.kind !== 'teacher' || event.kind !== 'hurt' || event.isTold);
+          .filter((event) => !isTeaching(who) || event.kind !== 'hurt' || event.isTold);
         return date === today || isLeftOpen(events, date) ? events : [];
       }),
       items: [...season.items, ...season.others].map(readItem),
@@ -199,7 +199,7 @@ export const keepDeskEvents = useCase({
       boundCount('spots', desk.lastingDeskEvents(app.db, candidateId).length);
     for (const date of dates) boundCount('deskEvents', desk.countDeskEvents(app.db, candidateId, date));
     learnLongestBlock(app, candidateId, fresh);
-    const evidence = who.kind === 'teacher' ? ('teacher' as const) : ('self' as const);
+    const evidence = isTeaching(who) ? ('teacher' as const) : ('self' as const);
     const played = dates
       .flatMap((date) => touchesOn(app, candidateId, date))
       .filter((touch) => findTouch(app.db, touch.id, true) === undefined);

@@ -13,6 +13,7 @@ import * as signIn from './sign-in';
 import * as spots from './spots';
 import * as studio from './studio';
 import * as undo from './undo';
+import * as usual from './usual';
 import * as ways from './ways';
 import * as whatIf from './what-if';
 import * as wish from './wish';
@@ -41,6 +42,7 @@ export const USE_CASES = Object.fromEntries(
     spots,
     studio,
     undo,
+    usual,
     ways,
     whatIf,
     wish

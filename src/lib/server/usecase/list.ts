@@ -19,6 +19,7 @@ import { planOf } from '../laying/plan';
 import { effectOn } from './effect';
 import { spotsOfSeason } from './spots';
 import { useCase } from './use-case';
+import { usualSchools } from './usual';
 
 /** The list in order, with what holds of each item, and who else took it. */
 export const readList = useCase({
@@ -65,10 +66,14 @@ export const readItem = useCase({
   }
 });
 
-/** Opens the editor of a new item; the candidate's day. */
+/** Opens the editor of a new item: the candidate's day, and what is usual. */
 export const prepareItem = useCase({
   rule: 'teacher',
-  run: (app: App, input: { auditionId: string }) => ({ today: todayOf(app, input.auditionId) })
+  run: (app: App, input: { auditionId: string }) => ({
+    today: todayOf(app, input.auditionId),
+    /** How new items climb in this studio. */
+    usual: usualSchools(app)
+  })
 });
 
 /**
@@ -109,7 +114,9 @@ export const addItems = useCase({
     const twice = input.items.find(({ name }) => names.size === names.add(name).size);
     if (twice)
       throw new CodedError('on-the-list', `“${twice.name}” is on the list already. Nothing was added.`);
-    for (const item of input.items) putItem(app, input.auditionId, item);
+    const usual = usualSchools(app);
+    for (const item of input.items)
+      putItem(app, input.auditionId, { ...item, schools: { ...usual, ...item.schools } });
     const { callId } = orNotFound(findAudition(app.db, input.auditionId));
     layForTakers(app, callId, `${input.items.length} items added`);
   }

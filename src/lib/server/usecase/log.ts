@@ -1,7 +1,7 @@
 /** The log: touches in, touches out, and the plan laid again after each. */
 import { type Touch, equipmentIn } from '../../core/practice';
 import { isSameTouch } from '../../core/record';
-import type { App, Who } from '../app';
+import { type App, type Who, isTeaching } from '../app';
 import { carryOut } from '../change/apply';
 import { boundCount, boundDates } from '../change/bounds';
 import { findCandidate } from '../store/candidate';
@@ -65,8 +65,7 @@ export const logTouch = useCase({
     const { zone } = orNotFound(findCandidate(app.db, orNotFound(candidateOfItem(app, input))));
     boundDates(app, zone, [input.date]);
     boundCount('touches', touches.countTouches(app.db, item.id) + 1);
-    const evidence =
-      input.evidence === 'recording' ? 'recording' : who.kind === 'teacher' ? 'teacher' : 'self';
+    const evidence = input.evidence === 'recording' ? 'recording' : isTeaching(who) ? 'teacher' : 'self';
     const there = input.id === undefined ? undefined : touches.findTouch(app.db, input.id, true);
     const isStale = isTyped && there !== undefined && !isSameTouch(there, { ...input, evidence });
     if (there && !isStale && there.itemId !== item.id) throw new CodedError('not-allowed');

@@ -20,6 +20,7 @@ import {
 import { logTouch, readLog, removeTouch } from './log';
 import { pinBlock, pinRung, unpinBlock, unpinRung } from './pin';
 import { addCandidate, readCandidate, readStudio, saveTime } from './studio';
+import { readUsual, saveUsual } from './usual';
 import { STUDY, TEACHER, openStudio, timeOf, zone } from '../../../../tests/fixtures/small-studio';
 
 let now: number;
@@ -60,6 +61,16 @@ describe('the plan of an audition', () => {
     expect(view.cause).toBe('log: Study in reeds');
     expect(view.plan!.items[0]!.sections[0]!.held).toMatchObject({ bpm: 60, evidence: 'teacher' });
     expect(readCountback(app, TEACHER, { auditionId, number: 1 }).plan!.items[0]!.heldShare).toBeNull();
+  });
+
+  it('gives new items of a pasted list the studio’s usual way to climb, and leaves those that are there', () => {
+    saveUsual(app, TEACHER, { schools: { strategy: 'chunks', shape: 'equal-bpm' } });
+    addItems(app, TEACHER, { auditionId, items: [{ ...STUDY, name: 'Two weathers' }] });
+    expect(readList(app, TEACHER, { auditionId }).items.map(({ schools }) => schools?.strategy)).toEqual([
+      undefined,
+      'chunks'
+    ]);
+    expect(readUsual(app, TEACHER, {})).toEqual({ strategy: 'chunks', shape: 'equal-bpm' });
   });
 
   it('begins where it is said to hold, for several sections at once', () => {

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { type App, type Who, NOBODY, makeApp } from '../app';
+import { type App, type Who, NOBODY, isTeaching, makeApp } from '../app';
 import { openDb } from '../db/open';
 import { openDemo } from '../../../../tests/fixtures/demo-studio';
 import { readHolder } from '../grant/grant';
@@ -20,7 +20,7 @@ import {
   signIn,
   signOut
 } from './sign-in';
-import { addCandidate } from './studio';
+import { addCandidate, readStudio } from './studio';
 
 const DAY_MS = 86_400_000;
 let now: number;
@@ -63,6 +63,23 @@ async function join(): Promise<{ teacher: Who; candidateId: string; token: strin
   });
   return { teacher, candidateId, token: makeJoinLink(app, teacher, { candidateId }) };
 }
+
+describe('who prepares alone', () => {
+  it('is teacher and candidate in one: may what both may, and vouches for what is played as the player', async () => {
+    const alone = { instruments: 'oboe', zone: 'Europe/Brussels' };
+    const account = { name: 'Ada', login: 'ada', password: 'seven green boats', device: 'a browser', alone };
+    const token = await createTeacher(app, NOBODY, account);
+    const ada = readSession(app, NOBODY, { token });
+    expect(ada).toMatchObject({ kind: 'teacher', name: 'Ada', plays: expect.any(String) });
+    expect(isTeaching(ada)).toBe(false);
+    const { rows } = readStudio(app, ada, {});
+    expect(rows.map(({ id, name, instruments }) => [id, name, instruments])).toEqual([
+      [(ada as { plays: string }).plays, 'Ada', 'oboe']
+    ]);
+    // a teacher of several plays for none of them
+    expect(isTeaching({ kind: 'teacher', accountId: 'm', name: 'Marthe' })).toBe(true);
+  });
+});
 
 describe('a new studio', () => {
   it('makes one teacher and no second', async () => {

@@ -9,7 +9,13 @@ import { isOpen, makeGrant, useGrant } from '../grant/grant';
 import { serverLog } from '../log';
 import { hashPassword, isPassword, passwordFault } from '../password';
 import * as accounts from '../store/account';
-import { findCandidate, findCandidateOfAccount, setCandidateAccount } from '../store/candidate';
+import {
+  findCandidate,
+  findCandidateOfAccount,
+  setCandidateAccount,
+  EMPTY_TIME,
+  addCandidate
+} from '../store/candidate';
 import { studioKey } from '../studio-key';
 import { hashToken, newToken } from '../token';
 import { holderOf, useCase, waitingUseCase } from './use-case';
@@ -52,9 +58,13 @@ export const isNewStudio = useCase({
 type NewAccount = { login: string; password: string; device: string };
 
 /** Makes the studio's teacher and signs in. Only while there is none. Returns the session's token. */
+/** The first account: a teacher's, or of somebody who prepares alone, who is the one candidate too. */
 export const createTeacher = waitingUseCase({
   rule: 'anyone',
-  run: async (app: App, { name, login, password, device }: NewAccount & { name: string }) => {
+  run: async (
+    app: App,
+    { name, login, password, device, alone }: NewAccount & { name: string; alone?: Alone | undefined }
+  ) => {
     if (accounts.findTeacher(app.db)) throw new CodedError('studio-has-teacher');
     refuseWeak(password, [name, login]);
     const passwordHash = await hashPassword(password);
@@ -63,10 +73,19 @@ export const createTeacher = waitingUseCase({
       const id = app.newId();
       const row = { id, role: 'teacher' as const, name, login, password_hash: passwordHash };
       accounts.addAccount(app.db, row, app.now());
+      if (alone) {
+        const candidateId = app.newId();
+        const own = { id: candidateId, name, ...alone, isMinor: false, time: EMPTY_TIME };
+        addCandidate(app.db, own, app.now());
+        setCandidateAccount(app.db, candidateId, id);
+      }
       return openSession(app, id, device);
     })();
   }
 });
+
+/** What the one candidate plays, and where. */
+type Alone = { readonly instruments: string; readonly zone: string };
 
 type Attempt = {
   login: string;
@@ -138,8 +157,9 @@ export const readSession = useCase({
     if (!session || session.expiresAtMs <= nowMs || session.usedAtMs + IDLE_MS <= nowMs) return NOBODY;
     const account = accounts.findAccount(app.db, session.accountId);
     if (!account) return NOBODY;
-    if (account.role === 'teacher') return { kind: 'teacher', accountId: account.id, name: account.name };
     const candidate = findCandidateOfAccount(app.db, account.id);
+    if (account.role === 'teacher')
+      return { kind: 'teacher', accountId: account.id, name: account.name, plays: candidate?.id };
     if (!candidate) return NOBODY;
     const { id: candidateId, name, archivedAtMs } = candidate;
     const isPutAway = archivedAtMs !== null;

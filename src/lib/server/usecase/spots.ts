@@ -3,7 +3,7 @@ import { type Ways, readSpots, readWays } from '../../core/practice';
 import { type DeskEvent, type Spot, type SpotSet, familyOf } from '../../core/record';
 import { type SpotNow, isFirst, namesFor, spotsOn } from '../../core/season';
 import type { HurtView, SpotView } from '../../schema/view';
-import { type App, type Who, todayIn } from '../app';
+import { type App, type Who, todayIn, isTeaching } from '../app';
 import { boundCount } from '../change/bounds';
 import { orNotFound } from '../errors';
 import { type Season, readSeason } from '../laying/facts';
@@ -66,7 +66,7 @@ export const viewOfSpot = (spot: SpotNow): SpotView => ({
 /** The latest pain that was said and not followed by "well"; what the teacher was not told of is nobody else's. */
 export function hurtOf(app: App, candidateId: string, who?: Who): HurtView | null {
   const last = desk.latestHurt(app.db, candidateId);
-  if (last?.kind !== 'hurt' || (who?.kind === 'teacher' && !last.isTold)) return null;
+  if (last?.kind !== 'hurt' || (who && isTeaching(who) && !last.isTold)) return null;
   return { since: last.date, isTold: last.isTold };
 }
 
@@ -129,7 +129,7 @@ export const addSpot = useCase({
     const candidateId = orNotFound(candidateOfItem(app, input));
     const there = readSpots(desk.lastingDeskEvents(app.db, candidateId)).find(({ id }) => id === input.id);
     if (there && isSameEntry(there, input)) return;
-    const foundBy = who.kind === 'teacher' ? ('teacher' as const) : ('self' as const);
+    const foundBy = isTeaching(who) ? ('teacher' as const) : ('self' as const);
     const id = there ? app.newId() : input.id;
     keepEvent(app, candidateId, { kind: 'spot', spot: { ...input, id, foundBy, elsewhere: [] } });
   }

@@ -23,15 +23,6 @@ import { candidateOfAudition } from './owner';
 import { hurtOf } from './spots';
 import { useCase } from './use-case';
 
-/** A new candidate's week before anybody has said otherwise: nothing, so that nothing is promised. */
-const EMPTY_TIME: candidates.CandidateTime = {
-  week: [],
-  exceptions: [],
-  lessons: [],
-  warmUpMin: 10,
-  fundamentalsMin: 10
-};
-
 export const addCandidate = useCase({
   rule: 'teacher',
   run: (
@@ -50,7 +41,11 @@ export const addCandidate = useCase({
   ) => {
     boundCount('candidates', candidates.listCandidates(app.db).length + 1);
     const id = app.newId();
-    candidates.addCandidate(app.db, { id, name, instruments, zone, isMinor, time: EMPTY_TIME }, app.now());
+    candidates.addCandidate(
+      app.db,
+      { id, name, instruments, zone, isMinor, time: candidates.EMPTY_TIME },
+      app.now()
+    );
     return id;
   }
 });

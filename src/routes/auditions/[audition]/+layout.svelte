@@ -7,7 +7,7 @@
 </script>
 
 <div class="season">
-  <SeasonHead head={data.head} isTeacher={data.who?.kind === 'teacher'} />
+  <SeasonHead head={data.head} isTeacher={data.who?.kind === 'teacher'} isAlone={data.who?.isAlone} />
   {@render children()}
 </div>
 

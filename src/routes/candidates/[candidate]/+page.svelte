@@ -10,13 +10,14 @@
 
   let { data, form }: { data: PageData; form: ActionData } = $props();
   const isTeacher = $derived(data.who?.kind === 'teacher');
+  const isTaught = $derived(isTeacher && !data.who?.isAlone);
   const isAway = $derived(data.candidate.archivedAtMs !== null);
   const hasTime = $derived(data.candidate.time.week.length > 0);
 </script>
 
 <svelte:head><title>{data.candidate.name} · Irvot</title></svelte:head>
 <div class="page">
-  {#if isTeacher}<p><a href="/studio">Studio</a></p>{/if}
+  {#if isTaught}<p><a href="/studio">Studio</a></p>{/if}
   <h1><bdi>{data.candidate.name}</bdi></h1>
   <p class="soft">{data.candidate.instruments} · practises in {data.candidate.zone}</p>
   {#if isTeacher && isAway}
@@ -75,7 +76,7 @@
         </p>
       </section>
 
-      {#if isTeacher}
+      {#if isTaught}
         <section>
           <h2>Sign-in</h2>
           {#key data.candidate.id}<JoinLink
@@ -91,10 +92,11 @@
     {#if data.facts}
       <div>
         <section>
-          <h2>About the candidate</h2>
+          <h2>{isTaught ? 'About the candidate' : 'About you'}</h2>
           <FactsEditor
             form={data.facts}
             zones={data.zones}
+            hasPrivateNote={isTaught}
             draftKey="facts {data.candidate.id}"
             saved={(form && 'saved' in form && form.saved) || null}
           />
@@ -103,26 +105,26 @@
           <h2>Leaving</h2>
           <p>
             <a href="/candidates/{data.candidate.id}/archive.zip" download>Take along</a>: everything of this
-            candidate in one open file, for another studio. Your private note is left out.
+            candidate in one open file, for another studio.{isTaught ? ' Your private note is left out.' : ''}
           </p>
-          {#if !isAway}
+          {#if isTaught && !isAway}
             <form method="POST" action="?/archive" use:send>
               <button class="quiet">Put away</button>: off the studio’s first page, everything kept.
             </form>
           {/if}
-          <details open={Boolean(form && 'eraseFault' in form)}>
-            <summary>Erase for good</summary>
-            <FormFaults errors={form && 'eraseFault' in form ? [form.eraseFault ?? ''] : undefined} />
-            <form class="erase" method="POST" action="?/erase" use:send>
-              <label for="typed"
-                >Erases the log, the plans and the sign-in of <bdi>{data.candidate.name}</bdi>. It cannot be
-                undone. Backups made before still hold it for up to a fortnight: delete them in the folder of
-                backups too, where it must be gone at once. Type the name to be sure.</label
-              >
-              <input id="typed" name="typed" autocomplete="off" />
-              <button class="action">Erase</button>
-            </form>
-          </details>
+          {#if isTaught}<details open={Boolean(form && 'eraseFault' in form)}>
+              <summary>Erase for good</summary>
+              <FormFaults errors={form && 'eraseFault' in form ? [form.eraseFault ?? ''] : undefined} />
+              <form class="erase" method="POST" action="?/erase" use:send>
+                <label for="typed"
+                  >Erases the log, the plans and the sign-in of <bdi>{data.candidate.name}</bdi>. It cannot be
+                  undone. Backups made before still hold it for up to a fortnight: delete them in the folder
+                  of backups too, where it must be gone at once. Type the name to be sure.</label
+                >
+                <input id="typed" name="typed" autocomplete="off" />
+                <button class="action">Erase</button>
+              </form>
+            </details>{/if}
         </section>
       </div>
     {/if}

@@ -215,6 +215,14 @@ export function rungOfBlock(item: PlannedItem, block: PlannedBlock): PlannedRung
   return item.rungs.find((rung) => rungKey(rung) === key);
 }
 
+/** The beat unit of a rung as it was entered; its click may halve or double it. */
+export function unitOfRung(
+  item: PlannedItem,
+  { sectionId, click }: Pick<PlannedRung, 'sectionId' | 'click'>
+): BeatUnit {
+  return item.sections.find(({ id }) => id === sectionId)?.unit ?? click.unit;
+}
+
 /** The bars a block or rung is about: a link's, else its section's. */
 export function barsOf(item: PlannedItem, block: Pick<PlannedBlock, 'sectionId' | 'bars'>): Bars | null {
   return block.bars ?? item.sections.find((section) => section.id === block.sectionId) ?? null;

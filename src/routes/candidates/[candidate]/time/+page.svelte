@@ -9,7 +9,7 @@
 <svelte:head><title>Time · {data.candidate.name} · Irvot</title></svelte:head>
 <div class="page" class:headed={data.head}>
   {#if data.head}
-    <SeasonHead head={data.head} isTeacher={data.who?.kind === 'teacher'} />
+    <SeasonHead head={data.head} isTeacher={data.who?.kind === 'teacher'} isAlone={data.who?.isAlone} />
   {:else}
     <h1><a href="/candidates/{data.candidate.id}"><bdi>{data.candidate.name}</bdi></a></h1>
   {/if}

@@ -1,5 +1,6 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { holdsForm, sayHoldsFault } from '$lib/schema/holds-form';
+import { isTeaching } from '$lib/server/app';
 import { theApp } from '$lib/server/context';
 import { answerForm, fillForm, refuseForm } from '$lib/server/form/form';
 import { allow, formOf, runAs } from '$lib/server/http';
@@ -9,7 +10,10 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async (event) => {
   const asked = runAs(event, prepareHolds, { auditionId: event.params.audition });
   const rows = asked.map(({ itemId, sectionId }) => ({ itemId, sectionId, bpm: null }));
-  return { asked, form: await fillForm(holdsForm, { rows }) };
+  return {
+    asked,
+    form: await fillForm(holdsForm, { rows, heardBy: isTeaching(event.locals.who) ? 'teacher' : 'self' })
+  };
 };
 
 export const actions: Actions = {

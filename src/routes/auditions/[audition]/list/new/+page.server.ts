@@ -1,5 +1,6 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { theApp } from '$lib/server/context';
+import { fillUsual } from '$lib/schema/usual-form';
 import { blankSection, itemForm, readItemForm } from '$lib/schema/item-form';
 import { answerForm, fillForm, refuseForm } from '$lib/server/form/form';
 import { allow, runAs, formOf } from '$lib/server/http';
@@ -7,9 +8,10 @@ import { addItem, prepareItem } from '$lib/server/usecase/list';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
-  runAs(event, prepareItem, { auditionId: event.params.audition });
+  const { usual } = runAs(event, prepareItem, { auditionId: event.params.audition });
   const blank = {
     ...itemForm.parse({ name: 'x', composer: '', edition: '', tested: '' }),
+    ...fillUsual(usual),
     name: '',
     fromBar: 1,
     sections: [blankSection('new-1')]
