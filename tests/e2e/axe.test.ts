@@ -192,6 +192,17 @@ test('axe finds nothing on any page of the demo', async ({ browser }) => {
   await expectNothing('time');
   await page.goto(studio.origin + time!.replace(/\/time.*/, ''));
   await expectNothing('candidate');
+  const candidate = page.url();
+  for (const [n, kind] of ['guardian', 'substitute'].entries()) {
+    await page.goto(candidate);
+    await alive(page);
+    if (kind === 'substitute') await page.getByLabel('until the end of').fill('2026-11-30');
+    const form = page.locator('form[action="?/visit"]').nth(n);
+    await form.getByRole('button', { name: /^Make/ }).click();
+    const address = await page.locator(`#visit-${kind}`).inputValue();
+    await page.goto(studio.origin + new URL(address).pathname);
+    await expectNothing(kind);
+  }
   await page.goto(studio.origin + time!.replace(/\/time.*/, '/auditions/new'));
   await expectNothing('new audition');
   await page.goto(`${studio.origin}${audition}/spots`);

@@ -150,9 +150,14 @@ export const SOUND: Record<string, object> = {
   '/auditions/[audition]/list/[item]?/save': item,
   '/auditions/[audition]/list/[item]?/preview': item,
   '/auditions/[audition]/list/import?/save': { rows: [row, { ...row, name: 'Another' }] },
+  '/auditions/[audition]/list/holds?/save': {
+    heardBy: 'teacher',
+    rows: [{ itemId: 'x', sectionId: 'y', bpm: 60 }]
+  },
   '/candidates/[candidate]/time?/save': time,
   '/auditions/[audition]/log?/touch': touch,
   '/auditions/[audition]/log?/line': { line: '1 3-4 10m @60 ccncc -rhythm late' },
+  '/auditions/[audition]/lesson?/line': { line: '1 3-4 10m @60 ccc heard today' },
   '/candidates/[candidate]?/facts': facts,
   '/account?/password': { present: 'guess', password: 'three quiet herons' },
   '/sign-in?/default': { login: 'marthe', password: 'three quiet herons' },

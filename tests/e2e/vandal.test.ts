@@ -56,7 +56,13 @@ const NAMES = [
     'says',
     'wishId',
     'answer',
-    'note'
+    'reply',
+    'note',
+    'until',
+    'section',
+    'days',
+    'strategy',
+    'shape'
   ],
   ...[
     'was',

@@ -24,6 +24,16 @@ export const newTeacherForm = z.object({
   instruments: shortText,
   zone: z.string().trim().max(80).default('')
 });
+/** A link for somebody who looks in; a substitute's ends with a day. */
+export const visitForm = z
+  .object({
+    kind: z.enum(['guardian', 'substitute'], 'Choose whom the link is for.'),
+    until: z.union([z.literal(''), dateField]).default('')
+  })
+  .refine(
+    ({ kind, until }) => kind === 'guardian' || until !== '',
+    'Until which day? A substitute’s link ends with it.'
+  );
 export const joinForm = z.object({ login, password: newPassword });
 export const signInForm = z.object({
   login: z.string().trim().min(1, 'Type your sign-in name.').max(80, 'At most 80 characters, please.'),

@@ -82,7 +82,7 @@
                 )}
                 attempts × ({rung.seconds} s + 10 s to breathe) ÷ 60, and 2 to begin: {rung.asksMin} min{/if}{rung.minutes !==
               rung.asksMin
-                ? `; ${rung.minutes} of them here, by the shape of the ramp`
+                ? `; ${rung.minutes} here, by the shape of the ramp`
                 : ''}{rung.minutesDone ? `; ${rung.minutesDone} min of it done` : ''}
             </td>
             {#if pinFrom}

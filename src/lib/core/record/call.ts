@@ -28,7 +28,7 @@ export const webAddressField = z
   .string()
   .trim()
   .max(500, 'At most 500 characters, please.')
-  .regex(/^(?:https?:\/\/[^\s/]+\S*)?$/i, 'A web address begins with https:// or http://.');
+  .regex(/^(?:https?:\/\/[^\s/]\S*)?$/i, 'A web address begins with https:// or http://.');
 
 export const otherDate = z.strictObject({
   date: dateField,

@@ -16,13 +16,22 @@ const RULES: Record<GrantKind, { lastsMs: number | null; uses: number | null }> 
   /** Sets a candidate's sign-in; opens the candidate. */
   join: { lastsMs: 14 * DAY_MS, uses: 1 },
   /** Reads one calendar, again and again; opens the audition. */
-  feed: { lastsMs: null, uses: null }
+  feed: { lastsMs: null, uses: null },
+  /** Reads a candidate's week, again and again; opens the candidate. */
+  guardian: { lastsMs: 180 * DAY_MS, uses: null },
+  /** Reads what a lesson needs, up to a day that is said; opens the candidate. */
+  substitute: { lastsMs: 60 * DAY_MS, uses: null }
 };
 
-type Opening = { readonly candidateId: string; readonly opensId: string };
+type Opening = {
+  readonly candidateId: string;
+  readonly opensId: string;
+  /** Where it ends before its kind does. */
+  readonly endsMs?: number | undefined;
+};
 
 /** Returns the token, which is shown once. */
-export function makeGrant(app: App, kind: GrantKind, { candidateId, opensId }: Opening): string {
+export function makeGrant(app: App, kind: GrantKind, { candidateId, opensId, endsMs }: Opening): string {
   const token = newToken();
   const { lastsMs, uses } = RULES[kind];
   const nowMs = app.now();
@@ -34,7 +43,7 @@ export function makeGrant(app: App, kind: GrantKind, { candidateId, opensId }: O
     candidateId,
     opensId,
     madeAtMs: nowMs,
-    expiresAtMs: lastsMs === null ? null : nowMs + lastsMs,
+    expiresAtMs: lastsMs === null ? null : Math.min(nowMs + lastsMs, endsMs ?? Infinity),
     usesLeft: uses
   });
   return token;

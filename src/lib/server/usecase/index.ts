@@ -14,6 +14,7 @@ import * as spots from './spots';
 import * as studio from './studio';
 import * as undo from './undo';
 import * as usual from './usual';
+import * as visit from './visit';
 import * as ways from './ways';
 import * as whatIf from './what-if';
 import * as wish from './wish';
@@ -43,6 +44,7 @@ export const USE_CASES = Object.fromEntries(
     studio,
     undo,
     usual,
+    visit,
     ways,
     whatIf,
     wish

@@ -22,6 +22,7 @@ import { isRecheckDue } from './call';
 import { candidateOfAudition } from './owner';
 import { hurtOf } from './spots';
 import { useCase } from './use-case';
+import { visitsOf } from './visit';
 
 export const addCandidate = useCase({
   rule: 'teacher',
@@ -180,15 +181,24 @@ export const readFacts = useCase({
   rule: 'teacher',
   run: (app: App, input: { candidateId: string }) => {
     const candidate = orNotFound(candidates.findCandidate(app.db, input.candidateId));
-    const endsMs = grantEndsMs(app, 'join', candidate.id);
+    const lastDay = (endsMs: number | null, isMidnight = false) =>
+      endsMs === null ? null : formatDate(dayInZone(isMidnight ? endsMs - 1 : endsMs, candidate.zone));
+    const { guardian, substitute } = visitsOf(app, candidate.id);
     return {
       candidate,
       privateNote: candidates.privateNoteOf(app.db, candidate.id),
       /** The last day of the link that lets them join; null where none is open. */
-      joinUntil: endsMs === null ? null : formatDate(dayInZone(endsMs, candidate.zone))
+      joinUntil: lastDay(grantEndsMs(app, 'join', candidate.id)),
+      /** The same of those who look in. */
+      visits: {
+        guardian: sayLast(lastDay(guardian)),
+        substitute: sayLast(lastDay(substitute, true))
+      }
     };
   }
 });
+
+const sayLast = (date: string | null) => (date === null ? null : sayDate(dayOf(date)));
 
 /** A changed home zone changes today, and so the plan. */
 export const saveFacts = useCase({

@@ -104,9 +104,11 @@ describe('every use case', () => {
 
   it('of who holds a link refuses everybody without one, the teacher too, and every link of another kind', () => {
     const held = Object.entries(USE_CASES).filter(([, u]) => u.rule === 'holder');
-    expect(held.map(([name]) => name).sort()).toEqual(['acceptJoinLink', 'readFeed', 'readJoinLink']);
-    const holders: Who[] = (['join', 'feed'] as const).map((grant) => {
-      const opensId = grant === 'join' ? String(input.candidateId) : String(input.auditionId);
+    expect(held.map(([name]) => name).sort()).toEqual([
+      ...['acceptJoinLink', 'readFeed', 'readGuardianWeek', 'readJoinLink', 'readSubstitute']
+    ]);
+    const holders: Who[] = (['join', 'feed', 'guardian', 'substitute'] as const).map((grant) => {
+      const opensId = grant === 'feed' ? String(input.auditionId) : String(input.candidateId);
       const token = makeGrant(app, grant, { candidateId: String(input.candidateId), opensId });
       return readHolder(app, grant, token);
     });

@@ -1,5 +1,5 @@
 import { fail, redirect } from '@sveltejs/kit';
-import { factsForm } from '$lib/schema/forms';
+import { factsForm, visitForm } from '$lib/schema/forms';
 import { asksOf, wishForm } from '$lib/schema/lesson-form';
 import { theApp } from '$lib/server/context';
 import { ERRORS } from '$lib/server/errors';
@@ -7,6 +7,7 @@ import { answerForm, fillForm } from '$lib/server/form/form';
 import { allow, runAs, fieldsOf, formOf, sayRefusal } from '$lib/server/http';
 import { readHome } from '$lib/server/usecase/lesson';
 import { addWish } from '$lib/server/usecase/wish';
+import { endVisit, makeVisit } from '$lib/server/usecase/visit';
 import { linkFor } from '$lib/server/reach';
 import { makeJoinLink } from '$lib/server/usecase/sign-in';
 import {
@@ -25,8 +26,9 @@ export const load: PageServerLoad = async (event) => {
     ...runAs(event, readCandidate, { candidateId }),
     home: runAs(event, readHome, { candidateId })
   };
-  if (event.locals.who.kind !== 'teacher') return { ...view, facts: null, zones: [], joinUntil: null };
-  const { candidate, privateNote, joinUntil } = runAs(event, readFacts, { candidateId });
+  if (event.locals.who.kind !== 'teacher')
+    return { ...view, facts: null, zones: [], joinUntil: null, visits: null };
+  const { candidate, privateNote, joinUntil, visits } = runAs(event, readFacts, { candidateId });
   const { name, instruments, zone, isMinor, guardian, consentOn, factsVersion: version } = candidate;
   const filled = {
     name,
@@ -41,6 +43,7 @@ export const load: PageServerLoad = async (event) => {
   return {
     ...view,
     joinUntil,
+    visits,
     zones: Intl.supportedValuesOf('timeZone'),
     facts: await fillForm(factsForm, filled)
   };
@@ -54,6 +57,26 @@ export const actions: Actions = {
   link: (event) => {
     const token = runAs(event, makeJoinLink, { candidateId: event.params.candidate });
     return { link: linkFor(event.url, `/join/${token}`) };
+  },
+  visit: async (event) => {
+    allow(event, makeVisit, undefined);
+    const read = visitForm.safeParse((await fieldsOf(event)).record());
+    if (!read.success) return fail(400, { visitFault: read.error.issues[0]!.message });
+    const { kind, until } = read.data;
+    try {
+      const asked = { candidateId: event.params.candidate, kind, until: until || undefined };
+      const token = runAs(event, makeVisit, asked);
+      const path = kind === 'guardian' ? `/week/${token}` : `/substitute/${token}`;
+      return { visit: { kind, link: linkFor(event.url, path) } };
+    } catch (thrown) {
+      return fail(400, { visitFault: sayRefusal(thrown) });
+    }
+  },
+  endVisit: async (event) => {
+    allow(event, endVisit, undefined);
+    const read = visitForm.safeParse({ ...(await fieldsOf(event)).record(), until: '' });
+    if (!read.success) return fail(400, { visitFault: read.error.issues[0]!.message });
+    runAs(event, endVisit, { candidateId: event.params.candidate, kind: read.data.kind });
   },
   facts: async (event) => {
     allow(event, saveFacts, undefined);

@@ -2,6 +2,7 @@
   import { send } from '$lib/state/send';
   import Home from '$lib/components/lesson/Home.svelte';
   import { sayItems, sayRound } from '$lib/components/studio/audition-words';
+  import Visits from '$lib/components/studio/Visits.svelte';
   import JoinLink from '$lib/components/studio/JoinLink.svelte';
   import { dayOf, sayDate } from '$lib/core/units';
   import FactsEditor from '$lib/components/studio/FactsEditor.svelte';
@@ -76,6 +77,18 @@
         </p>
       </section>
 
+      {#if isTaught && data.visits}
+        <section>
+          <h2>Others who look in</h2>
+          <Visits
+            name={data.candidate.name}
+            today={data.today}
+            until={data.visits}
+            made={(form && 'visit' in form && form.visit) || null}
+            fault={form && 'visitFault' in form ? (form.visitFault ?? null) : null}
+          />
+        </section>
+      {/if}
       {#if isTaught}
         <section>
           <h2>Sign-in</h2>
