@@ -16,6 +16,18 @@ describe('errata as they are typed', () => {
     });
   });
 
+  it('may name the place as people do, down to the beat', () => {
+    const read = parseErrata('m. 40, third beat: G natural\nmeasure 12: tie\nmm. 3 slur', item);
+    expect(read).toEqual({
+      ok: true,
+      value: [
+        { bar: 40, says: 'third beat: G natural' },
+        { bar: 12, says: 'tie' },
+        { bar: 3, says: 'slur' }
+      ]
+    });
+  });
+
   it('outside the item, or without a bar, are said with the line', () => {
     expect(parseErrata('49: x', item)).toMatchObject({
       ok: false,

@@ -3,8 +3,8 @@
 type Bars = { readonly fromBar: number | null; readonly toBar: number | null };
 type Read<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly says: string };
 
-/** "bar 31: B flat" */
-const ERRATUM = /^(?:bar ?)?(\d{1,4})(?: ?[:.,;)] ?| )(\S.*)$/i;
+/** "bar 31: B flat", "m. 40, third beat: G natural" */
+const ERRATUM = /^(?:(?:bar|measure|mm?\.|b\.) ?)?(\d{1,4})(?: ?[:.,;)] ?| )(\S.*)$/i;
 /** As many as one item keeps. */
 const [MOST_ERRATA, MOST_CUTS] = [400, 60];
 

@@ -23,7 +23,7 @@ export function decodeText(bytes: Uint8Array): string {
 
 /** Items read at once, and the longest line of one. */
 const MOST_ROWS = 80;
-const MOST_LINE = 2000;
+const MOST_LINE = 500;
 
 export type ReadList = ({ readonly ok: true } & ListText) | { readonly ok: false; readonly says: string };
 
