@@ -4,7 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import ICAL from 'ical.js';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { type CalendarEvent, writeCalendar } from './calendar';
+import type { SeasonPlan } from '../core/season';
+import { type CalendarEvent, eventsOf, writeCalendar } from './calendar';
+import type { Audition } from './store/audition';
 
 const folder = mkdtempSync(join(tmpdir(), 'irvot-calendar-'));
 const NOW = Date.parse('2026-11-24T08:00:00Z');
@@ -78,6 +80,22 @@ describe('the calendar file, read by others', () => {
     const again = writeCalendar('Ada: Wind band', EVENTS, sent, NOW);
     expect(again.sent.find((s) => s.uid === 'gone@irvot')!.sequence).toBe(2);
     expect(again.sent.find((s) => s.uid === 'one@irvot')!.sequence).toBe(0);
+  });
+});
+
+describe('a day as one event', () => {
+  it('lasts from its first block to the end of its last, a rest between them included', () => {
+    const block = (start: string, minutes: number) => ({ itemId: 'a', kind: 'run', start, minutes });
+    const plan = {
+      days: [{ date: '2026-11-25', blocks: [block('17:00', 10), block('17:20', 5)] }],
+      items: [{ id: 'a', name: 'Gate song' }]
+    } as unknown as SeasonPlan;
+    const audition = { id: 'x', name: 'Band', rounds: [], dates: [] } as unknown as Audition;
+    const candidate = { id: 'c', zone: 'Europe/Brussels', time: { lessons: [] } };
+    expect(eventsOf(audition, candidate, plan, 'day')).toMatchObject([
+      { time: '17:00', minutes: 25, summary: 'Practice, 15 min', hasAlarm: true }
+    ]);
+    expect(eventsOf(audition, candidate, plan, 'block').map(({ time }) => time)).toEqual(['17:00', '17:20']);
   });
 });
 

@@ -171,6 +171,25 @@ describe('the table out', () => {
     expect(back!.sections.map((s) => s.tempo)).toEqual(item.sections.map((s) => s.tempo));
   });
 
+  it('joins passages with what holds of each, and leaves scales the bars they were given', () => {
+    const rows = readList(
+      'Weir, bars 1-8 and 20-31, quarter 72, holds 48\nScales, bars 1-12, quarter 80\nScales in thirds, all major, quarter 80'
+    );
+    const items = joinSections(
+      rows.map((row) => readListRow(row, '2026-11-24')).flatMap((row) => (row.ok ? [row.item] : []))
+    );
+    expect(items.map(({ name, fromBar, toBar }) => [name, fromBar, toBar])).toEqual([
+      ['Weir', 1, 31],
+      ['Scales', 1, 12],
+      ['Scales in thirds', 1, 16]
+    ]);
+    expect(items[0]!.holdsNow).toMatchObject([
+      { sectionId: items[0]!.sections[0]!.id, bpm: 48, on: '2026-11-24' },
+      { sectionId: items[0]!.sections[1]!.id, bpm: 48 }
+    ]);
+    expect(new Set(items[0]!.sections.map(({ id }) => id)).size).toBe(2);
+  });
+
   it('lets no cell begin a formula', () => {
     expect(writeList([item])).not.toMatch(/(^|[,\n])"?=/);
   });

@@ -13,9 +13,6 @@ export function areHeads(cells: readonly string[]): boolean {
 export const unreadHeads = (heads: readonly string[]): string[] =>
   heads.filter((head) => head.trim() !== '' && columnOf(head) === null).map((head) => head.trim());
 
-/** Tempos come after the beat that they count, wherever its column stands. */
-const LATE: readonly Column[] = ['tempo', 'lowBpm', 'highBpm', 'recordings', 'holdsBpm'];
-
 export function readCells(heads: readonly string[], cells: readonly string[]): ListRow {
   let row: ListRow = { ...BLANK_ROW, presumed: ['kind', 'metre', 'unit'] };
   const known = heads.flatMap((head, i) => {
@@ -23,8 +20,7 @@ export function readCells(heads: readonly string[], cells: readonly string[]): L
     const text = tidy(cells[i] ?? '').replace(/^'(?=[=+@-])/, '');
     return column && text !== '' ? [{ column, text, head: head.trim() }] : [];
   });
-  const late = (column: Column) => (LATE.includes(column) ? 1 : 0);
-  for (const { column, text, head } of known.sort((a, b) => late(a.column) - late(b.column))) {
+  for (const { column, text, head } of known) {
     const read = readCell(column, text, row);
     row = read
       ? { ...row, ...read }

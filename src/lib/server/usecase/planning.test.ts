@@ -47,6 +47,32 @@ describe('the plan of an audition', () => {
     });
   });
 
+  it('keeps what was said of one section where another of the item is said anew', () => {
+    const [whole] = STUDY.sections;
+    const halves = [
+      { ...whole!, id: 'new-1', toBar: 8 },
+      { ...whole!, id: 'new-2', fromBar: 9 }
+    ];
+    addItem(app, TEACHER, { auditionId, item: { ...STUDY, name: 'Two weathers', sections: halves } });
+    const [a, b] = prepareHolds(app, TEACHER, { auditionId }).filter(
+      (one) => one.itemName === 'Two weathers'
+    );
+    const say = (holds: { itemId: string; sectionId: string; bpm: number }[]) =>
+      sayHolds(app, TEACHER, { auditionId, evidence: 'self', holds });
+    say([
+      { ...a!, bpm: 60 },
+      { ...b!, bpm: 66 }
+    ]);
+    say([{ ...b!, bpm: 72 }]);
+    expect(countback().plan!.items[1]!.sections.map(({ held }) => held?.bpm)).toEqual([60, 72]);
+  });
+
+  it('takes who prepares alone for the player, not for a teacher who has heard it', () => {
+    const alone = { kind: 'teacher', accountId: 'a', name: 'Ada', plays: candidateId } as const;
+    logTouch(app, alone, { itemId, date: '2026-11-24', minutes: 12, tempoBpm: 60, attempts: 'ccc' });
+    expect(countback().plan!.items[0]!.sections[0]!.held).toMatchObject({ bpm: 60, evidence: 'self' });
+  });
+
   it('is laid again after a log entry, which is kept as a laying with what moved', () => {
     const { moves } = logTouch(app, TEACHER, {
       itemId,
@@ -64,9 +90,11 @@ describe('the plan of an audition', () => {
   });
 
   it('gives new items of a pasted list the studio’s usual way to climb, and leaves those that are there', () => {
+    addItems(app, TEACHER, { auditionId, items: [{ ...STUDY, name: 'Gate song' }] });
     saveUsual(app, TEACHER, { schools: { strategy: 'chunks', shape: 'equal-bpm' } });
     addItems(app, TEACHER, { auditionId, items: [{ ...STUDY, name: 'Two weathers' }] });
     expect(readList(app, TEACHER, { auditionId }).items.map(({ schools }) => schools?.strategy)).toEqual([
+      undefined,
       undefined,
       'chunks'
     ]);
@@ -352,6 +380,11 @@ describe('the calendar file', () => {
       says: `Practice, ${sum} min`,
       at: `${first!.date}T${first!.blocks[0]!.start}:00`
     });
+    const last = first!.blocks.at(-1)!;
+    const [hour, minute] = last.start!.split(':').map(Number) as [number, number];
+    const end = hour * 60 + minute + last.minutes;
+    const pad = (n: number) => String(n).padStart(2, '0');
+    expect(practice[0]!.until).toBe(`${first!.date}T${pad(Math.floor(end / 60))}:${pad(end % 60)}:00`);
     for (const block of first!.blocks)
       expect(practice[0]!.more).toContain(`${block.start}, Study in reeds, ${block.minutes} min`);
     // Wednesdays up to 9 January

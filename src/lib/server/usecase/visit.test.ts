@@ -54,6 +54,8 @@ describe('a guardian’s link', () => {
     expect(week.days.map(({ date }) => date.slice(-2))).toEqual(['24', '25', '26', '27', '28', '29', '30']);
     expect(week.days[0]).toMatchObject({ lessons: ['16:00'] });
     expect(week.days[0]!.blocks[0]).toMatchObject({ name: 'Study in reeds' });
+    for (const { minutes, blocks } of week.days)
+      expect(minutes).toBe(blocks.reduce((sum, block) => sum + block.minutes, 0));
     expect(week).toMatchObject({ playedMin: 12, playedDays: 1, next: { date: '2027-01-09' } });
     for (const word of ['shy', 'Joke', 'louder', 'cracked', '60'])
       expect(JSON.stringify(week)).not.toContain(word);

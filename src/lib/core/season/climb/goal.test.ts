@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkGoal, readPaces } from './goal';
+import { checkGoal, readGoal, readPaces } from './goal';
 import type { SeasonItem } from '../facts/request';
 
 const item = (id: string, name: string): SeasonItem => ({
@@ -46,6 +46,19 @@ describe('a milestone written by hand', () => {
     ['Overture bars 40-50 at 60', 'Harbour Overture has bars 1–48, not bars 40–50.'],
     ['Étude bars 1-8', 'Name the item and the bars.']
   ])('is held to what it names: %s', (text, says) => expect(read(text).specific!.says).toBe(says));
+
+  it('names what a plan can keep: item, tempo and a day ahead', () => {
+    const read = (text: string) => readGoal(text, items, '2026-11-24');
+    expect(read('Millrace bars 31-36 at 96, 3 in a row, by 20 December')).toEqual({
+      itemId: 'a',
+      bpm: 96,
+      date: '2026-12-20',
+      bars: { from: 31, to: 36 }
+    });
+    expect(read('Millrace at 96 by 2026-11-24')).toBeNull();
+    expect(read('Millrace by 20 December')).toBeNull();
+    expect(read('at 96 by 20 December')).toBeNull();
+  });
 
   it('takes the words of a count for no item, and tomorrow for a date', () => {
     const fables = { ...item('f', 'Three Fables'), id: 'f' };

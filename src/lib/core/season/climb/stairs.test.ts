@@ -49,6 +49,19 @@ describe('the stairs of what held', () => {
       { date: '2026-11-12', sectionId: 'fast', bpm: 60, clicksBelow: 16 },
       { date: '2026-11-16', sectionId: 'slow', bpm: 50, clicksBelow: 5 }
     ]);
+    // each section from its own first touch: 40 to 60 is ten clicks, 50 five; 60 to 120 sixteen, 100 five
+    const of = (sectionId: string) =>
+      heldStairs(ITEM, log, undefined)
+        .sections.find((one) => one.sectionId === sectionId)!
+        .steps.map(({ date, bpm, clicksBelow }) => [date.slice(-2), bpm, clicksBelow]);
+    expect(of('slow')).toEqual([
+      ['10', 40, 10],
+      ['14', 50, 5]
+    ]);
+    expect(of('fast')).toEqual([
+      ['12', 60, 16],
+      ['16', 100, 5]
+    ]);
   });
 
   it('stand at the end of the scale where something was played off every click', () => {
