@@ -314,7 +314,7 @@ test('axe finds nothing on the screens of an empty studio', async ({ browser }) 
   await page.getByLabel('Instruments').fill('oboe');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await page.waitForURL('**/candidates/*');
-  await page.getByRole('button', { name: /link/i }).click();
+  await page.getByRole('button', { name: 'Make a link', exact: true }).click();
   const link = await page.getByLabel(/^Link for/).inputValue();
   await atEverySize('new candidate');
   const guest = await (await browser.newContext({ baseURL: empty.origin })).newPage();

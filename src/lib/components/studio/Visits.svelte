@@ -42,7 +42,7 @@
       {#if kind === 'substitute'}<label
           >until the end of <input type="date" name="until" min={today} required /></label
         >{/if}
-      <button class="action">{until[kind] === null ? 'Make a link' : 'Make another'}</button>
+      <button class="action">Make a {kind}’s link</button>
       {#if until[kind] !== null}
         <span class="soft">one is open until {until[kind]}</span>
         <button class="quiet" formaction="?/endVisit" formnovalidate>End it</button>
