@@ -110,3 +110,55 @@ test('what holds now is said with the item: the plan begins there, and presumes 
   await expect(row.getByText('holds at 44, target 72, Mon 23 Nov, heard by the teacher')).toBeVisible();
   await expect(row.locator('tbody tr').first()).toContainText('46');
 });
+
+test('a wish outlives a reload, is answered with a reply, and carried out where it can be', async ({
+  browser
+}) => {
+  const candidate = await (await browser.newContext({ baseURL: studio.origin })).newPage();
+  await candidate.goto('/sign-in');
+  await candidate.getByRole('button', { name: /Ilka/ }).click();
+  await candidate.waitForURL('**/today');
+  await candidate.locator('h1 a').click();
+  await candidate.waitForURL('**/candidates/*');
+  await alive(candidate);
+  await candidate.getByLabel('I wish for').selectOption('another target');
+  await candidate
+    .locator('select[name=section]')
+    .selectOption({ label: 'Étude 14, “Millrace”, bars 1–48, 58 now' });
+  await candidate.getByLabel('target, bpm').fill('900');
+  await candidate.reload();
+  await alive(candidate);
+  await expect(candidate.getByLabel('target, bpm')).toHaveValue('900');
+  await candidate.getByRole('button', { name: 'Send the wish' }).click();
+  const wish = candidate.getByText('Étude 14, “Millrace”, bars 1–48: target 900 instead of 58');
+  await expect(wish).toBeVisible();
+
+  const teacher = await (await browser.newContext({ baseURL: studio.origin })).newPage();
+  await enterDemo(studio, teacher);
+  await teacher.getByRole('link', { name: /Ilka.*2 wishes/ }).click();
+  await teacher.waitForURL('**/lesson#wishes');
+  await alive(teacher);
+  const asked = teacher.locator('form.wish', { hasText: 'target 900' });
+  await asked.getByRole('button', { name: 'Accept' }).click();
+  // what cannot be is said, and the wish waits on
+  await expect(teacher.getByRole('alert')).toContainText('Nothing was changed');
+  await expect(asked).toBeVisible();
+  await asked.getByLabel('reply').fill('Too fast for me');
+  await asked.getByRole('button', { name: 'Not now' }).click();
+  await expect(asked).toHaveCount(0);
+  await candidate.reload();
+  await expect(candidate.getByText('Too fast for me')).toBeVisible();
+
+  await alive(candidate);
+  await candidate.getByLabel('I wish for').selectOption('an item less');
+  await candidate.locator('select[name=itemId]').selectOption({ label: 'Harbour Overture' });
+  await candidate.getByRole('button', { name: 'Send the wish' }).click();
+  await expect(candidate.getByText('Leave out Harbour Overture')).toBeVisible();
+  await teacher.reload();
+  await alive(teacher);
+  const less = teacher.locator('form.wish', { hasText: 'Leave out Harbour Overture' });
+  await less.getByRole('button', { name: 'Accept' }).click();
+  await expect(teacher.getByText('It is done, and the plan is laid again.')).toBeVisible();
+  await teacher.getByRole('button', { name: 'Take it back' }).click();
+  await expect(less).toBeVisible();
+});

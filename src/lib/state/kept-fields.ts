@@ -45,7 +45,11 @@ export function keepFields(key: string, { reset = false }: Options = {}) {
     void draft.read().then((before) => {
       const [kept, controls] = [before as string[] | null, controlsOf(form)];
       if (kept?.length !== controls.length) return;
-      controls.forEach((control, i) => (control.value = kept[i]!));
+      controls.forEach((control, i) => {
+        control.value = kept[i]!;
+        // what hangs on a choice follows it
+        if (control instanceof HTMLSelectElement) control.dispatchEvent(new Event('change'));
+      });
     });
     const keep = () => draft.write(valuesOf(form));
     form.addEventListener('input', keep);

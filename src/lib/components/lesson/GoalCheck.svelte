@@ -1,4 +1,4 @@
-<!-- A milestone in one's own words is told what it has and what it lacks. Nothing is stored: it is written into the note. -->
+<!-- A milestone in one's own words is told what it has and what it lacks. What a plan can keep of it, is kept as a pin. -->
 <script lang="ts">
   import { onMount } from 'svelte';
   import { type Pace, type PlannedItem, type SeasonItem, checkGoal, readGoal } from '$lib/core/season';

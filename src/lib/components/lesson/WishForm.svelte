@@ -33,7 +33,8 @@
       {#each WHAT as [value, name] (value)}<option {value}>{name}</option>{/each}
     </select></label
   >
-  {#if what === 'minutes'}
+  <!-- all of them are there, so that a draft finds its fields again -->
+  <span hidden={what !== 'minutes'}>
     <label
       >on <select name="weekday">
         {#each WEEKDAY_NAMES as name, i (name)}<option value={i + 1}>{name}, {can.minutes[i]} min now</option
@@ -41,14 +42,16 @@
       </select></label
     >
     <label>minutes <input name="minutes" inputmode="numeric" size="4" /></label>
-  {:else if what === 'left-out'}
+  </span>
+  <span hidden={what !== 'left-out'}>
     <label
       >without <select name="itemId">
         <option value="">choose</option>
         {#each can.items as { id, name } (id)}<option value={id}>{name}</option>{/each}
       </select></label
     >
-  {:else if what === 'target'}
+  </span>
+  <span hidden={what !== 'target'}>
     <label
       >of <select name="section">
         <option value="">choose</option>
@@ -58,11 +61,12 @@
       </select></label
     >
     <label>target, bpm <input name="bpm" inputmode="decimal" size="5" /></label>
-  {:else if what === 'lighter'}
+  </span>
+  <span hidden={what !== 'lighter'}>
     <label
       >half the minutes on my next <input name="days" inputmode="numeric" size="2" value="3" /> practice days</label
     >
-  {/if}
+  </span>
   <label class="words"
     >{what === 'else' ? 'What?' : 'Why, if you like'}
     <input id="says" name="says" dir="auto" maxlength="1000" /></label
@@ -72,6 +76,12 @@
 
 <style>
   form {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px 18px;
+    align-items: end;
+  }
+  span:not([hidden]) {
     display: flex;
     flex-wrap: wrap;
     gap: 8px 18px;

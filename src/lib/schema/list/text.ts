@@ -10,11 +10,11 @@ export type ListText = {
   readonly notes: readonly string[];
 };
 
-/** Says which kind, where it names one; a kind of which there is hardly one item is an item. */
+/** Headings that say when something is heard. */
 const ROUND =
   /^(?:(?:first|second|third|final|preliminary|semi-?final|last) round|round \d|(?:prescreening|finals?|semi-?finals?|preliminaries))$/i;
 
-/** The heading's words, or null where a line is an item. */
+/** The heading's words, or null where a line is an item: a kind by itself is a heading, but of scales and sight-reading there is hardly more than one. */
 function headingIn(line: string): string | null {
   const plain = line.trim().replace(/^#+ */, '');
   const words = plain.replace(/:$/, '').trim();

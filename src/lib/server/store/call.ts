@@ -45,7 +45,7 @@ const statements = preparedOnce((db) => ({
   byId: db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM call WHERE id = ?`),
   all: db.prepare<[], Row>(`SELECT ${COLUMNS} FROM call ORDER BY created_at_ms DESC, rowid DESC`),
   save: db.prepare(
-    'UPDATE call SET name = ?, dates_json = ?, web_address = ?, version = version + 1 WHERE id = ? AND version = ?'
+    'UPDATE call SET name = ?, dates_json = ?, web_address = coalesce(?, web_address), version = version + 1 WHERE id = ? AND version = ?'
   ),
   setChecked: db.prepare('UPDATE call SET checked_on = ? WHERE id = ?'),
   rounds: db.prepare<[string], RoundRow>(
@@ -110,7 +110,7 @@ export const listCalls = (db: Db): Call[] =>
     .all.all()
     .map((row) => decode(db, row));
 
-/** What is written of a call. */
+/** What is written of a call; an address of which nothing is said stays. */
 type Written = Pick<Call, 'id' | 'name' | 'dates' | 'rounds'> & { readonly webAddress?: string | undefined };
 
 export function addCall(db: Db, call: Written, nowMs: number): void {
@@ -121,7 +121,7 @@ export function addCall(db: Db, call: Written, nowMs: number): void {
 
 /** False where the version is no longer the one that was read. */
 export function saveCall(db: Db, call: Written & Pick<Call, 'version'>): boolean {
-  const { id, name, dates, rounds, version, webAddress = '' } = call;
+  const { id, name, dates, rounds, version, webAddress = null } = call;
   if (statements(db).save.run(name, JSON.stringify(dates), webAddress, id, version).changes === 0)
     return false;
   putRounds(db, id, rounds);

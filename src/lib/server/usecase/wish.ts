@@ -66,12 +66,13 @@ function changesOfWish(
     return { auditionId, changes: { items: [{ itemId, ...how }] } };
   }
   const { time } = orNotFound(findCandidate(app.db, candidateId));
-  const [nearest] = auditionsOf(app.db, candidateId);
-  if (!nearest) throw new CodedError('wish-gone');
-  if (asks.kind === 'lighter') return { auditionId: nearest.id, changes: { lighterDays: asks.days } };
+  // time is the candidate's, whichever audition it is changed from
+  const [any] = auditionsOf(app.db, candidateId);
+  if (!any) throw new CodedError('wish-gone');
+  if (asks.kind === 'lighter') return { auditionId: any.id, changes: { lighterDays: asks.days } };
   const there = time.week.filter((span) => span.weekday === asks.weekday);
   const addMin = asks.minutes - there.reduce((sum, span) => sum + span.minutes, 0);
-  return { auditionId: nearest.id, changes: { week: [{ weekday: asks.weekday, addMin }] } };
+  return { auditionId: any.id, changes: { week: [{ weekday: asks.weekday, addMin }] } };
 }
 
 /** What a wish would change, to be tried; null where it is words alone, or what it is about is gone. */
