@@ -80,7 +80,7 @@ describe('a substitute’s link', () => {
       {
         name: 'Study in reeds',
         sections: [{ says: expect.stringContaining('holds at 60') }],
-        next: { click: { bpm: 63 } }
+        next: { tempo: { bpm: 63, unit: 'quarter' } }
       }
     ]);
     expect(lesson.notes).toMatchObject([{ note: 'Slower, and louder' }]);

@@ -2,7 +2,8 @@
  * Others who look in by a link, without an account: a guardian reads the week, a substitute what a lesson needs. They change nothing, and read no
  * private note and nothing of guardians.
  */
-import { dayOf, formatDate, weekdayOf } from '../../core/units';
+import { unitOfRung } from '../../core/season';
+import { dayOf, formatDate, tempoIn, weekdayOf } from '../../core/units';
 import { instantOf } from '../../core/units/zone';
 import { type App, type Who, todayIn } from '../app';
 import { CodedError, orNotFound } from '../errors';
@@ -125,10 +126,18 @@ export const readSubstitute = useCase({
             tested: item.tested
           },
           sections: (planned?.sections ?? []).map((section) => ({
-            ...{ id: section.id, fromBar: section.fromBar, toBar: section.toBar, says: section.says },
-            target: section.unit && section.targetBpm ? { bpm: section.targetBpm, unit: section.unit } : null
+            ...{ id: section.id, fromBar: section.fromBar, toBar: section.toBar, says: section.says }
           })),
-          next: rung ? { click: rung.click, date: rung.date! } : null,
+          next:
+            planned && rung
+              ? {
+                  tempo: {
+                    bpm: tempoIn(rung.click, unitOfRung(planned, rung)),
+                    unit: unitOfRung(planned, rung)
+                  },
+                  date: rung.date!
+                }
+              : null,
           spots: spots
             .filter(({ itemId }) => itemId === item.id)
             .map(({ fromBar, toBar, issue }) => ({ fromBar, toBar, issue }))

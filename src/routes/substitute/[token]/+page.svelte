@@ -6,6 +6,14 @@
   let { data }: { data: PageData } = $props();
   const lesson = $derived(data.lesson);
   const say = (date: string) => sayDate(dayOf(date));
+  const until = $derived(
+    lesson.audition
+      ? [
+          `${lesson.audition.name}, ${say(lesson.audition.date)}`,
+          `in ${dayOf(lesson.audition.date) - dayOf(lesson.today)} days`
+        ]
+      : []
+  );
   const bars = (from: number, to: number) => (from === to ? `bar ${from}` : `bars ${from}–${to}`);
 </script>
 
@@ -13,18 +21,16 @@
 <div class="page">
   <h1>Lesson with <bdi>{lesson.name}</bdi></h1>
   <p class="soft">
-    {lesson.instruments}{#if lesson.audition}
-      · {lesson.audition.name}, {say(lesson.audition.date)}, in
-      {dayOf(lesson.audition.date) - dayOf(lesson.today)} days{/if}. This page is for reading.
+    {[lesson.instruments, ...until].join(' · ')}. This page is for reading.
   </p>
   {#if lesson.items.length > 0}
     <div class="scroll">
       <table>
         <thead>
           <tr
-            ><th scope="col">item</th><th scope="col">holds</th><th scope="col">target</th><th scope="col"
-              >the plan next</th
-            ><th scope="col">open spots</th></tr
+            ><th scope="col">item</th><th scope="col">holds</th><th scope="col">the plan next</th><th
+              scope="col">open spots</th
+            ></tr
           >
         </thead>
         <tbody>
@@ -43,13 +49,8 @@
                       : ''}{section.says}
                   </div>{/each}</td
               >
-              <td
-                >{#each item.sections as section (section.id)}{#if section.target}<div>
-                      <Tempo {...section.target} height={14} />
-                    </div>{/if}{/each}</td
-              >
-              <td
-                >{#if item.next}<Tempo {...item.next.click} height={14} /> by {say(item.next.date)}{/if}</td
+              <td class="next"
+                >{#if item.next}<Tempo {...item.next.tempo} height={14} /> by {say(item.next.date)}{/if}</td
               >
               <td
                 >{#each item.spots as spot (`${spot.fromBar} ${spot.toBar} ${spot.issue}`)}<div>
@@ -78,6 +79,11 @@
   td {
     padding: 6px 16px 6px 0;
     vertical-align: top;
+  }
+  @media (min-width: 901px) {
+    .next {
+      white-space: nowrap;
+    }
   }
   h2 {
     margin-top: 28px;

@@ -10,8 +10,8 @@
 <div class="page">
   <h1>The week of <bdi>{week.name}</bdi></h1>
   <p class="soft">
-    {#if week.next}{week.next.name}, {sayDate(dayOf(week.next.date))}.
-    {/if}In the last seven days {week.playedMin} minutes on {week.playedDays}
+    {week.next ? `${week.next.name}, ${sayDate(dayOf(week.next.date))}. ` : ''}In the last seven days {week.playedMin}
+    minutes on {week.playedDays}
     {week.playedDays === 1 ? 'day' : 'days'}. This page is for reading.
   </p>
   {#each week.days as day, i (day.date)}
