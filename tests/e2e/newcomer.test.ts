@@ -165,7 +165,7 @@ test('somebody new gets from the account to a dated plan of six pasted items in 
   });
 });
 
-test('who prepares alone is asked for no candidate, plays at the desk as one, and reads no word of a teacher', async ({
+test('who prepares alone is asked for no candidate, logs as one, and reads no word of a teacher', async ({
   browser
 }) => {
   await alone.at('2026-11-24T08:00:00Z');
