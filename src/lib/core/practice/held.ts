@@ -129,6 +129,23 @@ export function heldMornings(
   lead: HeldSection,
   rules: HoldRules
 ): (date: string) => Bpm | null {
+  const days = byDay(touches, section, lead, rules);
+  // what is said to hold on a day does so from its morning on
+  return (date) => days.findLast((day) => (day.isStated ? day.date <= date : day.date < date))?.bpm ?? null;
+}
+
+/** What held of a section in the evening of each date that could change it, from its item's touches (in time order). */
+export function heldEvenings(
+  touches: readonly Touch[],
+  section: HeldSection,
+  lead: HeldSection,
+  rules: HoldRules
+): ReadonlyMap<string, Bpm | null> {
+  return new Map(byDay(touches, section, lead, rules).map(({ date, bpm }) => [date, bpm]));
+}
+
+/** What stands at the end of what was stated for a date, and of what was played on it, in order. */
+function byDay(touches: readonly Touch[], section: HeldSection, lead: HeldSection, rules: HoldRules) {
   const days: { readonly date: string; readonly isStated: boolean; readonly bpm: Bpm | null }[] = [];
   for (const { date, isStated, standing } of standings(touches, section, lead, rules)) {
     const last = days.at(-1);
@@ -136,8 +153,7 @@ export function heldMornings(
     if (last?.date === date && last.isStated === isStated) days[days.length - 1] = day;
     else days.push(day);
   }
-  // what is said to hold on a day does so from its morning on
-  return (date) => days.findLast((day) => (day.isStated ? day.date <= date : day.date < date))?.bpm ?? null;
+  return days;
 }
 
 /** What stands after each touch, and where something was stated, in order; `at` is the number of touches before it. */

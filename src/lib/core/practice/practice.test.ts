@@ -5,6 +5,7 @@ import {
   type HeldSection,
   type HoldRules,
   cleanShare,
+  heldEvenings,
   heldMornings,
   heldTempo,
   holdingTouches
@@ -222,7 +223,7 @@ describe('what holds', () => {
   });
 });
 
-describe('what held in a morning', () => {
+describe('what held in a morning and in an evening', () => {
   const day = fc.integer({ min: 1, max: 20 }).map((n) => `2026-11-${String(n).padStart(2, '0')}`);
   const played = fc.record({
     date: day,
@@ -247,6 +248,10 @@ describe('what held in a morning', () => {
         expect(heldMornings(log, section, section, RULES)(morning)).toBe(
           heldTempo(before, section, section, RULES, dayOf(morning))?.bpm ?? null
         );
+        for (const [date, bpm] of heldEvenings(log, section, section, RULES)) {
+          const until = log.filter((played) => played.date <= date);
+          expect(bpm).toBe(heldTempo(until, section, section, RULES, dayOf(date))?.bpm ?? null);
+        }
       }),
       { numRuns: 300 }
     );

@@ -14,6 +14,7 @@ import {
   type HeldSection,
   type Touch,
   cleanShare,
+  heldEvenings,
   heldMornings,
   heldTempo,
   holdingTouches
@@ -136,6 +137,17 @@ export function morningsOf(
   const sections = heldSections(item);
   const target = sections.find(({ section }) => section.id === sectionId)?.target;
   return target ? heldMornings(touches, target, sections[0]!.target, holdRules(schools, aways)) : () => null;
+}
+
+/** What held of each section with a tempo in the evening of each date that could change it; `touches` in time order. */
+export function eveningsOf(item: SeasonItem, touches: readonly Touch[], schools: Schools) {
+  const sections = heldSections(item);
+  const rules = holdRules(schools, []);
+  return sections.map(({ section, target }) => ({
+    sectionId: section.id,
+    target,
+    evenings: heldEvenings(touches, target, sections[0]!.target, rules)
+  }));
 }
 
 export function readSections(

@@ -5,7 +5,7 @@
 import { type Touch, inTimeOrder, isTelling } from '../../practice';
 import { clicksBetween } from '../../tempo';
 import { type Bpm, type Clicks, type DayNumber, dayOf } from '../../units';
-import { readSections, schoolsOf } from './climb';
+import { eveningsOf, schoolsOf } from './climb';
 import type { Bars } from '../facts/chain';
 import { partsOf } from '../facts/parts';
 import { narrowToCuts } from '../facts/narrow';
@@ -54,15 +54,20 @@ export function heldStairs(
   // what held can change only by such touches
   const isInParts = item.sections.some((section) => partsOf(item, section) !== null);
   const ordered = inTimeOrder(touches).filter((touch) => isTelling(touch, schools, isInParts));
-  const dates = [...ordered.map(({ date }) => date), ...(item.holdsNow ?? []).map(({ on }) => on)];
+  const read = eveningsOf(item, ordered, schools);
+  const dates = [...new Set(read.flatMap(({ evenings }) => [...evenings.keys()]))].sort();
   const steps: Step[] = [];
   const bySection = new Map<string, Step[]>(item.sections.map(({ id }) => [id, []]));
-  for (const date of [...new Set(dates)].sort()) {
-    const until = ordered.filter((touch) => touch.date <= date);
-    const read = readSections(item, until, schools, dayOf(date), []);
-    const levels = read.flatMap(({ held, section, target }) =>
-      held ? [{ sectionId: section.id, bpm: held.bpm, targetBpm: target.targetBpm, unit: target.unit }] : []
-    );
+  const standing = new Map<string, Level>();
+  for (const date of dates) {
+    for (const { sectionId, target, evenings } of read) {
+      const bpm = evenings.get(date);
+      if (bpm === undefined) continue;
+      if (bpm === null) standing.delete(sectionId);
+      else standing.set(sectionId, { sectionId, bpm, targetBpm: target.targetBpm, unit: target.unit });
+    }
+    // in the order of the list, whichever came to hold first
+    const levels = read.flatMap(({ sectionId }) => standing.get(sectionId) ?? []);
     for (const level of levels) addStep(bySection.get(level.sectionId)!, stepAt(date, [level]));
     // an item counts as seen once every section has held
     if (read.length > 0 && levels.length === read.length) addStep(steps, stepAt(date, levels));
