@@ -5,13 +5,13 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT, ensureBuilt, ensureChromium, ensureDebian, ensureInstalled } from './parts/prepare.mjs';
+import { ROOT, beginInstalling, ensureBuilt, ensureChromium, ensureDebian } from './parts/prepare.mjs';
 
 let passed = 0;
 let failed = 0;
 process.on('exit', () => console.log(`${passed} passed, ${failed} failed`));
 
-ensureInstalled();
+const database = beginInstalling();
 ensureChromium();
 const PACKAGES = ['chromium-headless-shell', 'libical-dev', 'python3-vobject', 'gcc', 'libc6-dev', 'openssl'];
 ensureDebian(PACKAGES, () => {
@@ -27,13 +27,16 @@ mkdirSync(out, { recursive: true });
 
 const env = { ...process.env, FORCE_COLOR: '0' };
 
+const secondsSince = (began) => Math.round((performance.now() - began) / 1000);
+
 /** Runs one check; what it says comes all at once, since another runs beside it. */
 async function check(name, args) {
+  const began = performance.now();
   const child = spawn('npx', args, { cwd: ROOT, env });
   let said = '';
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (said += text));
   const status = await new Promise((resolve) => child.on('close', resolve).on('error', resolve));
-  console.log(`\n${name}\n${said.trimEnd()}`);
+  console.log(`\n${name} (${secondsSince(began)} s)\n${said.trimEnd()}`);
   if (status === 0) passed += 1;
   else {
     failed += 1;
@@ -74,6 +77,7 @@ await Promise.all([
     ['nothing unused', ['knip']]
   ])
 ]);
+await database;
 count(
   'unit and store tests',
   ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=.tmp/unit.json'],

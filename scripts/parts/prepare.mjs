@@ -1,5 +1,5 @@
 /** What every command needs before it can begin: packages, a build that is not stale, Chromium. Each says what it lacks. */
-import { execFileSync, spawnSync } from 'node:child_process';
+import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -53,43 +53,64 @@ function headersEnv() {
 
 /** Installs what the lock file says where it is not installed yet. */
 export function ensureInstalled() {
+  ensurePackages();
+  if (doesDatabaseWork()) return;
+  const done = spawnSync(...COMPILE);
+  checkDatabase(done.status);
+}
+
+/** As above, and returns at once while the database module is compiled: the promise is fulfilled when it works. */
+export async function beginInstalling() {
+  ensurePackages();
+  if (doesDatabaseWork()) return;
+  checkDatabase(
+    await new Promise((resolve) =>
+      spawn(...COMPILE)
+        .on('close', resolve)
+        .on('error', resolve)
+    )
+  );
+}
+
+/** Scripts of packages are not run: the database module is the one that needs its own. */
+function ensurePackages() {
   checkNode();
-  if (isInstalled()) return;
+  if (arePackagesThere()) return;
   console.log('Installing packages (the database module is compiled, about two minutes) ...');
   run(
     'npm',
-    ['ci', '--no-audit', '--no-fund'],
-    'npm ci failed: it needs the npm registry, python3, make and g++ (apt-get install python3 make g++).',
-    headersEnv()
+    ['ci', '--no-audit', '--no-fund', '--ignore-scripts'],
+    'npm ci failed: it needs the npm registry.'
   );
-  checkDatabase();
 }
 
-/** Whether what npm says it installed is what the lock file asks, and the database module works: whoever installed it. */
-function isInstalled() {
+/** Whether what npm says it installed is what the lock file asks, whoever installed it. */
+function arePackagesThere() {
   const read = (path) => JSON.parse(readFileSync(join(ROOT, path), 'utf8')).packages;
   const there = join('node_modules', '.package-lock.json');
   if (!existsSync(join(ROOT, there))) return false;
   const installed = read(there);
   const isThere = ([path, { version, optional, peer }]) =>
     path === '' || optional || peer || installed[path]?.version === version;
-  return Object.entries(read('package-lock.json')).every(isThere) && doesDatabaseWork();
+  return Object.entries(read('package-lock.json')).every(isThere);
 }
+
+const COMPILE = [
+  'npm',
+  ['rebuild', 'better-sqlite3', '--ignore-scripts=false'],
+  { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...headersEnv() } }
+];
 
 function doesDatabaseWork() {
   const script = "new (require('better-sqlite3'))(':memory:')";
   return spawnSync(process.execPath, ['-e', script], { cwd: ROOT }).status === 0;
 }
 
-/** npm can be told to skip install scripts; the database module does not work without its own. */
-function checkDatabase() {
-  if (doesDatabaseWork()) return;
-  run(
-    'npm',
-    ['rebuild', 'better-sqlite3'],
-    'The database module could not be compiled: it needs python3, make and g++.',
-    headersEnv()
-  );
+function checkDatabase(status) {
+  if (status !== 0)
+    giveUp(
+      'The database module could not be compiled: it needs python3, make and g++ (apt-get install python3 make g++).'
+    );
   if (!doesDatabaseWork())
     giveUp('The database module does not load: run "npm rebuild better-sqlite3" and read what it says.');
 }

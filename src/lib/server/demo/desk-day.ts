@@ -76,9 +76,10 @@ function playBlock(
     const day = readDeskDay(desk.events, desk.date)!;
     return { day, block: day.blocks.find((one) => one.id === id)! };
   };
+  let now = blockNow();
   for (let seconds = ATTEMPT_SECONDS; work && seconds < minutes * 60; seconds += ATTEMPT_SECONDS) {
     desk.pass(ATTEMPT_SECONDS);
-    const { day, block } = blockNow();
+    const { day, block } = now;
     const standing = standingOf(day, block)!;
     const { task } = block.run!;
     if (standing.phase === 'offer')
@@ -94,9 +95,11 @@ function playBlock(
       bpm: standing.bpm
     });
     if (!isClean && !isSpot && bars) findSpot(desk, block, random, counts);
-    const after = blockNow();
-    const next = nextTask(after.day, after.block, seconds);
-    if (next) desk.say({ kind: 'part', block: id, ...next });
+    now = blockNow();
+    const next = nextTask(now.day, now.block, seconds);
+    if (!next) continue;
+    desk.say({ kind: 'part', block: id, ...next });
+    now = blockNow();
   }
   const chance = randomFrom(seedOf(`${id} ${desk.date}`));
   for (let seconds = ATTEMPT_SECONDS; scales && seconds < minutes * 60; seconds += ATTEMPT_SECONDS) {
