@@ -20,7 +20,7 @@ export async function serve({ port, data, env = {}, args = [], origin = `http://
   let said = '';
   child.stdout.on('data', (text) => (said += text));
   child.stderr.on('data', (text) => (said += text));
-  for (let tries = 0; tries < 600; tries += 1) {
+  for (let tries = 0; tries < 1800; tries += 1) {
     if (child.exitCode !== null) throw new Error(`the application ended: ${said}`);
     // another server may hold the port: only what this one says of itself counts
     const isUp =
