@@ -7,7 +7,7 @@ import { BaseSequencer, type TestSpecification } from 'vitest/node';
 class LongestFirst extends BaseSequencer {
   override async sort(files: TestSpecification[]) {
     const isLong = (file: TestSpecification) =>
-      Number(/kills|every-season|solver|remedy/.test(file.moduleId));
+      Number(/kills|every-season|solver|remedy|demo\/seed/.test(file.moduleId));
     return (await super.sort(files)).sort((a, b) => isLong(b) - isLong(a));
   }
 }

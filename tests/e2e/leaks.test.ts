@@ -60,6 +60,8 @@ test('nobody reads another person’s name or ids, in any byte of any answer', a
   let answers = 0;
   for (const visitor of [nobody, ...people.map((p) => p.visitor)]) {
     const others = people.filter((p) => p.visitor !== visitor);
+    // what names nobody in its address is the same whoever is asked for
+    const before = new Set<string>();
     const secrets = others.flatMap((p) => [p.name, p.candidateId, ...p.auditions, ...p.items]);
     for (const person of people)
       for (const route of reads) {
@@ -72,7 +74,8 @@ test('nobody reads another person’s name or ids, in any byte of any answer', a
         const asks = [path, `${path === '/' ? '' : path}/__data.json`];
         // what no route reads of a query changes no answer
         if (route.readsQuery) asks.push(`${path}?a=1&b=1`);
-        for (const asked of asks) {
+        for (const asked of asks.filter((one) => !before.has(one))) {
+          before.add(asked);
           const answer = await visitor.ask(asked);
           const { status, headers } = answer;
           answers += 1;

@@ -151,11 +151,16 @@ async function readIds(teacher: Visitor): Promise<Ids> {
   ];
   const [candidates, auditions] = [linked('candidates'), linked('auditions')];
   const items = all((await teacher.ask(`/auditions/${auditions[0]}/list`)).text);
+  const calls = [...(await teacher.ask('/lists')).text.matchAll(/\/lists\/([0-9a-f-]{36})"/g)].map(
+    (m) => m[1]!
+  );
+  const printed = all((await teacher.ask(`/lists/${calls[0]}`)).text);
   const wrong = ['none', '%00', '%0a', '..', 'a'.repeat(300), candidates[0]!];
   return {
     candidate: [...candidates, ...wrong],
     audition: [...auditions, ...wrong],
-    item: [...items.slice(0, 8), ...wrong],
+    item: [...items.slice(0, 8), ...printed, ...wrong],
+    call: [...calls, ...wrong],
     number: ['1', '0', '-1', '99999999', 'x'],
     token: ['none', 'x.ics', 'a'.repeat(300)]
   };
@@ -357,6 +362,7 @@ test(`of ${TIMES} bad inputs to every form and every door, none is an error of t
     to: fc.constantFrom(...inside, ...inside, ...large, ...large, ...large, ...large, ...doors),
     at: fc.record({
       candidate: fc.nat(),
+      call: fc.nat(),
       audition: fc.nat(),
       item: fc.nat(),
       number: fc.nat(),

@@ -1,5 +1,7 @@
 /** Somebody who asks a studio without a browser: with a cookie or none, a request at a time; and what there is to be asked. */
+import { once } from 'node:events';
 import { readFileSync, readdirSync } from 'node:fs';
+import { type IncomingMessage, request as begin } from 'node:http';
 import { join } from 'node:path';
 
 /** Longer than any answer takes, however busy the machine: who hears nothing by then is kept waiting for ever. */
@@ -17,9 +19,29 @@ export const ADDRESS_HEADER = 'x-from';
 let asked = 0;
 const nextAddress = () => `10.${(asked >> 16) & 255}.${(asked >> 8) & 255}.${(asked += 1) & 255}`;
 
-/** Closed by the other end: while it was read, or while it was written to. */
-const wasReset = (thrown: unknown) =>
-  ['ECONNRESET', 'EPIPE'].includes(((thrown as Error).cause as { code?: string } | undefined)?.code ?? '');
+async function answerTo(
+  { url, method }: Request,
+  headers: Record<string, string>,
+  bytes: Buffer | null
+): Promise<Omit<Answer, 'ms'>> {
+  const length = bytes && { 'content-length': bytes.length };
+  const asking = begin(url, {
+    method,
+    agent: false,
+    headers: { ...headers, ...length },
+    signal: AbortSignal.timeout(WOULD_NOT_END_MS)
+  });
+  // what breaks before the answer is thrown below, what breaks in it by its reading
+  asking.on('error', () => undefined);
+  asking.end(bytes);
+  const [answer] = (await once(asking, 'response')) as [IncomingMessage];
+  const parts: Buffer[] = [];
+  for await (const part of answer) parts.push(part as Buffer);
+  const said = new Headers();
+  for (let i = 0; i < answer.rawHeaders.length; i += 2)
+    said.append(answer.rawHeaders[i]!, answer.rawHeaders[i + 1]!);
+  return { status: answer.statusCode!, text: Buffer.concat(parts).toString('latin1'), headers: said };
+}
 
 export class Visitor {
   constructor(
@@ -28,19 +50,19 @@ export class Visitor {
     readonly cookie = ''
   ) {}
 
-  async ask(path: string, init: RequestInit = {}, isAgain = false): Promise<Answer> {
+  /** Each over a connection of its own: one that breaks has been broken by the studio. */
+  async ask(path: string, init: RequestInit = {}): Promise<Answer> {
     const began = performance.now();
     const own = { cookie: this.cookie, origin: this.origin, [ADDRESS_HEADER]: nextAddress() };
-    const headers = { ...own, ...(init.headers as Record<string, string>) };
-    const signal = AbortSignal.timeout(WOULD_NOT_END_MS);
+    const { method, headers, body } = init;
+    const asked = new Request(this.origin + path, { method: method!, body: body! });
+    const type = asked.headers.get('content-type');
+    const all = { ...(type && { 'content-type': type }), ...own, ...(headers as Record<string, string>) };
+    const bytes = body === undefined ? null : Buffer.from(await asked.arrayBuffer());
     try {
-      const answer = await fetch(this.origin + path, { redirect: 'manual', ...init, headers, signal });
-      const text = Buffer.from(await answer.arrayBuffer()).toString('latin1');
-      return { status: answer.status, text, headers: answer.headers, ms: performance.now() - began };
+      return { ...(await answerTo(asked, all, bytes)), ms: performance.now() - began };
     } catch (thrown) {
-      // a connection that was idle may have been closed just then
-      if (!isAgain && wasReset(thrown)) return this.ask(path, init, true);
-      const sent = String(init.body).slice(0, 300);
+      const sent = String(body).slice(0, 300);
       throw new Error(`no answer to ${this.name} asking ${path} with ${sent}`, { cause: thrown });
     }
   }

@@ -35,6 +35,7 @@ export const ERRORS = {
   'target-outside': 'That tempo lies outside what is published or what a click can say.',
   'changes-unsound': 'These changes do not go together with what is there. Nothing was kept.',
   'slot-unsound': 'That slot cannot be. Nothing was changed.',
+  'list-taken': 'Somebody takes this list by now: it is changed on their pages. Nothing was changed here.',
   'on-the-list': 'An item of that name is on the list already. Nothing was added.',
   'list-name-taken':
     'The studio has a list of that name already: take it instead, or give this one another name.',

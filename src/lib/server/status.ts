@@ -31,6 +31,7 @@ export const STATUS: Record<ErrorCode, number> = {
   'target-outside': 400,
   'changes-unsound': 400,
   'slot-unsound': 400,
+  'list-taken': 409,
   'on-the-list': 409,
   'list-name-taken': 409,
   'demo-only': 403

@@ -18,11 +18,13 @@
 <svelte:head><title>Lists · Irvot</title></svelte:head>
 <div class="page">
   <p><a href="/studio">Studio</a></p>
-  <h1>Lists</h1>
+  <div class="top">
+    <h1>Lists</h1>
+    <a class="action" href="/lists/new">Begin a list</a>
+  </div>
   <p class="soft">
     A call and its list are the studio’s: edition, bars, errata, cuts and dates reach everyone who takes it.
-    Targets, order and evidence are each candidate’s own. A new one begins on a candidate’s page, with “Add an
-    audition”.
+    Targets, order and evidence are each candidate’s own.
   </p>
   {#if data.calls.length > 0}
     <table class="by-day">
@@ -38,16 +40,17 @@
           <tr>
             <td class="number to-go" class:soft={call.daysToGo === null}>{call.daysToGo ?? '–'}</td>
             <td>
-              {#if first}<a href="/auditions/{first.auditionId}/call"><strong>{call.name}</strong></a
-                >{:else}<strong>{call.name}</strong>{/if}
+              <a href={first ? `/auditions/${first.auditionId}/call` : `/lists/${call.id}/call`}
+                ><strong>{call.name}</strong></a
+              >
               {#each call.rounds as round (round.id)}<div class="soft">
                   {round.name}, {round.isWeek ? 'week of ' : ''}{sayDate(dayOf(round.date))}
                 </div>{:else}<div class="soft">no round yet</div>{/each}
             </td>
             <td>
-              {#if call.items.length === 0}<span class="soft">empty</span>{:else if first}<a
-                  href="/auditions/{first.auditionId}/list">{sayItems(call.items.length)}</a
-                >{:else}{sayItems(call.items.length)}{/if}
+              <a href={first ? `/auditions/${first.auditionId}/list` : `/lists/${call.id}`}
+                >{call.items.length === 0 ? 'empty' : sayItems(call.items.length)}</a
+              >
               {#if errataOf(call).length > 0}<div class="soft">errata: {errataOf(call).join(', ')}</div>{/if}
             </td>
             <td>
@@ -72,7 +75,9 @@
       </tbody>
     </table>
   {:else}
-    <p class="first">No list yet. It begins with a candidate’s audition: open a candidate and add one.</p>
+    <p class="first">
+      No list yet. Begin one here, for whoever will take it; or open a candidate and add their audition.
+    </p>
   {/if}
   <Usual
     usual={data.usual}
@@ -82,6 +87,12 @@
 </div>
 
 <style>
+  .top {
+    display: flex;
+    gap: 16px;
+    align-items: center;
+    justify-content: space-between;
+  }
   table {
     margin-top: 16px;
   }

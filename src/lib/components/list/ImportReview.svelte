@@ -13,7 +13,8 @@
     form: initial,
     rows,
     today,
-    draftKey
+    draftKey,
+    isUntaken = false
   }: {
     form: SuperValidated<z.infer<typeof listForm>>;
     /** Just read; null where nothing was, and what was looked over before is back. */
@@ -21,6 +22,8 @@
     /** What holds, holds on this day. */
     today: string;
     draftKey: string;
+    /** Nobody takes the list yet: what holds is not asked. */
+    isUntaken?: boolean;
   } = $props();
 
   // Read once, while it is set up: what comes later must not undo what is typed or opened.
@@ -85,9 +88,9 @@
           <th scope="col">name</th><th scope="col">composer</th><th scope="col">kind</th><th scope="col"
             >bars from</th
           ><th scope="col">to</th><th scope="col">metre</th><th scope="col">beat</th><th scope="col">bpm</th
-          ><th scope="col">up to</th><th scope="col">min a week</th><th scope="col">holds now</th><th
-            scope="col">heard by</th
-          ><th scope="col"><span class="hidden">leave out</span></th>
+          ><th scope="col">up to</th><th scope="col">min a week</th>{#if !isUntaken}<th scope="col"
+              >holds now</th
+            ><th scope="col">heard by</th>{/if}<th scope="col"><span class="hidden">leave out</span></th>
         </tr>
       </thead>
       <tbody>
@@ -152,7 +155,8 @@
               {/if}
             {/if}
             {@render number('minutesPerWeek', 'Minutes a week', i)}
-            {#if asked === 'minutes'}<td colspan="2"></td>{:else}
+            {#if isUntaken}<!-- what holds is a candidate's -->{:else if asked === 'minutes'}<td colspan="2"
+              ></td>{:else}
               {@render number('holdsBpm', 'Holds now, bpm', i)}
               <td data-says="heard by"
                 ><select class="by" aria-label="Heard by, row {i + 1}" bind:value={row.holdsBy}
@@ -170,7 +174,7 @@
             >
           </tr>
           <tr
-            ><td colspan="13" class="says">
+            ><td colspan={isUntaken ? 11 : 13} class="says">
               {#each faultsOf(i) as says (says)}<span class="fault" role="alert">Row {i + 1}: {says}</span
                 >{:else}{#if lacks[i]}<strong>Row {i + 1}: {lacks[i].says}</strong>{/if}{/each}
               {#if row.place !== '' && !lacks[i]}<span>at {row.place}</span>{/if}

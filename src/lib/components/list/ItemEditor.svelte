@@ -31,7 +31,8 @@
     today,
     auditionId = '',
     candidateName = '',
-    instruments = ''
+    instruments = '',
+    isUntaken = false
   }: {
     title: string;
     form: SuperValidated<ItemForm>;
@@ -52,6 +53,8 @@
     candidateName?: string;
     /** What the candidate plays. */
     instruments?: string;
+    /** Nobody takes the list yet: there is nothing that is a candidate's own. */
+    isUntaken?: boolean;
   } = $props();
 
   // Read once, while it is set up: what comes later must not undo what is typed or opened.
@@ -186,6 +189,7 @@
         index={i}
         {today}
         planned={planned.find((s) => s.id === section.id)}
+        {isUntaken}
         hasBars={asked === 'bars' || $form.sections.length > 1}
         canRemove={$form.sections.length > 1}
         onRemove={() => ($form.sections = $form.sections.filter((s) => s.id !== section.id))}
@@ -194,16 +198,16 @@
     {#if asked === 'bars'}<button type="button" class="action" onclick={addSection}>Add a section</button
       >{/if}
 
-    <details>
-      <summary>How it climbs</summary>
-      <HowItClimbs {form} errors={$errors as Record<string, string[]>} {log} {today} {instruments} />
-    </details>
+    {#if !isUntaken}<details>
+        <summary>How it climbs</summary>
+        <HowItClimbs {form} errors={$errors as Record<string, string[]>} {log} {today} {instruments} />
+      </details>{/if}
   {/if}
 
   {#if effects}<CallEffects {effects} />{/if}
   <div class="ends">
     <button class="action main" disabled={$submitting}>Save</button>
-    {#if canRemove}<button class="action" formaction="?/preview" disabled={$submitting}
+    {#if canRemove && !isUntaken}<button class="action" formaction="?/preview" disabled={$submitting}
         >Show first what it would change</button
       >{/if}
     <a href={back}>Back to the list</a>

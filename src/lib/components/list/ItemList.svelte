@@ -11,15 +11,19 @@
   import { sayBpm } from '$lib/core/units';
   import type { WholeItem } from '$lib/schema/item-form';
 
+  /** What holds of a section is known where somebody takes the list. */
+  type Shown = Pick<PlannedSection, 'id' | 'fromBar' | 'toBar' | 'unit' | 'targetBpm'> &
+    Partial<Pick<PlannedSection, 'held' | 'says'>>;
   let {
     items,
     planned,
     spots,
     base,
-    canOrder
+    canOrder,
+    isUntaken = false
   }: {
     items: readonly WholeItem[];
-    planned: Readonly<Record<string, readonly PlannedSection[]>>;
+    planned: Readonly<Record<string, readonly Shown[]>>;
     /** Of all items, those that are not laid to rest. */
     spots: readonly {
       readonly itemId: string;
@@ -29,6 +33,8 @@
     }[];
     base: string;
     canOrder: boolean;
+    /** Nobody takes the list yet: nothing is said of what holds. */
+    isUntaken?: boolean;
   } = $props();
 
   // The list is keyed by its order: a saved order makes a new component.
@@ -110,9 +116,9 @@
           {#if section.unit && section.targetBpm}
             <p>
               <Tempo bpm={section.targetBpm} unit={section.unit} height={15} />
-              <span class="soft"
-                >{section.held ? `holds at ${sayBpm(section.held.bpm)}` : 'no evidence yet'}</span
-              >
+              {#if !isUntaken}<span class="soft"
+                  >{section.held ? `holds at ${sayBpm(section.held.bpm)}` : 'no evidence yet'}</span
+                >{/if}
             </p>
           {:else}<p class="soft">free</p>{/if}
         {/each}

@@ -18,6 +18,7 @@
     today,
     planned,
     hasBars,
+    isUntaken = false,
     canRemove,
     onRemove
   }: {
@@ -31,6 +32,8 @@
     planned: PlannedSection | undefined;
     /** Scales have none that anybody counts. */
     hasBars: boolean;
+    /** Nobody takes the list yet: nothing holds. */
+    isUntaken?: boolean;
     canRemove: boolean;
     onRemove: () => void;
   } = $props();
@@ -140,7 +143,7 @@
       bind:value={$form.sections[index]!.dueOn}
     />
   </div>
-  {#if section.tempoKind !== 'free'}
+  {#if section.tempoKind !== 'free' && !isUntaken}
     <div class="holds">
       <Field
         id={id('holdsBpm')}

@@ -6,7 +6,7 @@ import { CodedError, orNotFound } from '../errors';
 import * as auditions from '../store/audition';
 import * as calls from '../store/call';
 import { findCandidate } from '../store/candidate';
-import { boundDates } from './bounds';
+import { boundCount, boundDates } from './bounds';
 import { place } from './place';
 
 export type CallInput = {
@@ -41,6 +41,17 @@ export const callPlace = place<{ auditionId: string }, CallInput & Own, CallInpu
     callId: orNotFound(auditions.findAudition(app.db, auditionId)).callId
   })
 });
+
+/** Adds a call that nobody takes yet; returns its id. */
+export function newCall(app: App, input: CallInput): string {
+  const { name, dates, webAddress, rounds } = input;
+  refuseName(app, name, null);
+  boundCount('calls', calls.listCalls(app.db).length + 1);
+  boundCall(app, input);
+  const id = app.newId();
+  calls.addCall(app.db, { id, name, dates, webAddress, rounds: withIds(app, rounds, null) }, app.now());
+  return id;
+}
 
 /** Two lists of one name could not be told apart. */
 export function refuseName(app: App, name: string, callId: string | null): void {

@@ -22,9 +22,10 @@ import { keepDeskEvents } from '../usecase/desk';
 import { addItem } from '../usecase/list';
 import { addSpot, readSpotPage, setSpot } from '../usecase/spots';
 import { addCandidate, saveFacts, saveTime } from '../usecase/studio';
+import { addCall, addUntakenItems } from '../usecase/untaken';
 import { TROUBLES, type Player, playAtDesk } from './desk-day';
-import type { DemoCandidate, DemoTaker } from './shape';
-import { DEMO_CANDIDATES, DEMO_TEACHER, DEMO_ZONE } from './studio';
+import type { DemoCandidate, DemoItem, DemoList, DemoTaker } from './shape';
+import { DEMO_CANDIDATES, DEMO_TEACHER, DEMO_UNTAKEN, DEMO_ZONE } from './studio';
 
 /** No password fits: the demo is entered by one click. */
 const NO_PASSWORD = 'demo';
@@ -47,6 +48,7 @@ export function seedDemo(app: App): void {
     );
     const teacher: Who = { kind: 'teacher', accountId, name: DEMO_TEACHER.name };
     DEMO_CANDIDATES.forEach((candidate, i) => seedCandidate(app, teacher, candidate, randomFrom(100 + i)));
+    seedUntaken(app, teacher);
   })();
 }
 
@@ -110,19 +112,26 @@ function hearSpot(
   if (rests) setSpot(app, teacher, { candidateId, spotId: rests.id, set: { isOpen: false } });
 }
 
-function addSecond(
-  app: App,
-  teacher: Who,
-  candidateId: string,
-  { audition, round, items }: NonNullable<DemoCandidate['also']>,
-  today: number
-): void {
+function callOf({ audition, round }: DemoList, today: number) {
   const { inDays, ...named } = round;
-  const rounds = [
-    { ...named, id: app.newId(), date: formatDate(today + inDays), zone: DEMO_ZONE, isHistory: false }
-  ];
-  const auditionId = addAudition(app, teacher, { candidateId, name: audition, rounds, dates: [] });
-  for (const { ease: _ease, ...item } of items) addItem(app, teacher, { auditionId, item });
+  const date = formatDate(today + inDays);
+  return {
+    name: audition,
+    rounds: [{ ...named, id: '', date, zone: DEMO_ZONE, isHistory: false }],
+    dates: []
+  };
+}
+
+const printedOnly = ({ ease: _ease, ...item }: DemoItem) => item;
+
+function seedUntaken(app: App, teacher: Who): void {
+  const callId = addCall(app, teacher, callOf(DEMO_UNTAKEN, dayOf(todayIn(app, DEMO_ZONE))));
+  addUntakenItems(app, teacher, { callId, items: DEMO_UNTAKEN.items.map(printedOnly) });
+}
+
+function addSecond(app: App, teacher: Who, candidateId: string, also: DemoList, today: number): void {
+  const auditionId = addAudition(app, teacher, { candidateId, ...callOf(also, today) });
+  for (const item of also.items) addItem(app, teacher, { auditionId, item: printedOnly(item) });
 }
 
 /** The candidate with sign-in, week and facts; returns the id. */

@@ -53,11 +53,14 @@ export type DemoCandidate = DemoPlayer & {
   }[];
   readonly items: readonly DemoItem[];
   /** A second audition, taken on today; works of the same name are the same. */
-  readonly also?: {
-    readonly audition: string;
-    readonly round: { readonly name: string; readonly inDays: number; readonly time: string };
-    readonly items: readonly DemoItem[];
-  };
+  readonly also?: DemoList;
+};
+
+/** A call with one round, and its list. */
+export type DemoList = {
+  readonly audition: string;
+  readonly round: { readonly name: string; readonly inDays: number; readonly time: string };
+  readonly items: readonly DemoItem[];
 };
 
 /** Takes the list of a candidate before, and gets on with its items so much better or worse. */

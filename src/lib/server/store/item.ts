@@ -56,6 +56,8 @@ const SELECT = `SELECT i.id, i.audition_id, i.list_item_id, l.name, l.composer, 
   l.from_bar, l.to_bar, l.pickup_beats, l.minutes_per_week, i.most_per_day_min, l.sections_json, i.own_sections_json, i.holds_now_json, l.errata_json,
   l.cuts_json, i.schools_json, i.is_left_out, l.version + i.version - 1 AS version
   FROM item i JOIN list_item l ON l.id = i.list_item_id`;
+const PRINTED = `id, name, composer, kind, edition, pages, music_key, tested, bars_per_line, metre, from_bar, to_bar, pickup_beats,
+  minutes_per_week, sections_json, errata_json, cuts_json`;
 const IS_THERE = 'i.removed_at_ms IS NULL AND l.removed_at_ms IS NULL';
 
 const statements = preparedOnce((db) => ({
@@ -77,10 +79,14 @@ const statements = preparedOnce((db) => ({
     'SELECT sections_json FROM list_item WHERE id = ?'
   ),
   printedOfCall: db.prepare<[string], PrintedRow>(
-    `SELECT id, name, composer, kind, edition, pages, music_key, tested, bars_per_line, metre, from_bar, to_bar, pickup_beats,
-       minutes_per_week, sections_json, errata_json, cuts_json FROM list_item
+    `SELECT ${PRINTED} FROM list_item
      WHERE call_id = ? AND removed_at_ms IS NULL ORDER BY position, id`
   ),
+  printedById: db.prepare<[string, string], PrintedRow & { version: number }>(
+    `SELECT ${PRINTED}, version FROM list_item
+     WHERE call_id = ? AND id = ? AND removed_at_ms IS NULL`
+  ),
+  placePrinted: db.prepare('UPDATE list_item SET position = ? WHERE id = ?'),
   addPrinted: db.prepare(
     `INSERT INTO list_item (id, call_id, position, name, composer, kind, edition, pages, music_key, tested, bars_per_line, metre, from_bar, to_bar,
        pickup_beats, minutes_per_week, sections_json, errata_json, cuts_json)
@@ -200,6 +206,15 @@ export const printedSections = (db: Db, listItemId: string) =>
 /** What is printed of a call's items, in the list's order, without those taken off. */
 export const printedItems = (db: Db, callId: string): Printed[] =>
   statements(db).printedOfCall.all(callId).map(decodePrinted);
+/** One of a call's items as it is printed. */
+export function findPrinted(
+  db: Db,
+  callId: string,
+  id: string
+): (Printed & { readonly version: number }) | undefined {
+  const row = statements(db).printedById.get(callId, id);
+  return row && { ...decodePrinted(row), version: row.version };
+}
 /** Ids of a call's items in the list's order, those taken off too. */
 export const listItemIds = (db: Db, callId: string): string[] =>
   statements(db)
@@ -230,6 +245,10 @@ export const setSchools = (db: Db, id: string, schools: ChosenSchools) =>
 export const setItemRemoved = (db: Db, listItemId: string, atMs: number | null) =>
   statements(db).setRemoved.run(atMs, listItemId);
 
+/** The order in which whoever takes the list from now on has it. */
+export function placePrinted(db: Db, listItemIds: readonly string[]): void {
+  listItemIds.forEach((id, i) => statements(db).placePrinted.run(i + 1, id));
+}
 export function orderItems(db: Db, auditionId: string, ids: readonly string[]): void {
   ids.forEach((id, i) => statements(db).place.run(i + 1, id, auditionId));
 }

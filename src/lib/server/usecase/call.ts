@@ -7,7 +7,7 @@ import type { CallEffect } from '../../schema/view';
 import { type App, type Who, todayIn } from '../app';
 import { applyChange } from '../change/apply';
 import { boundCount } from '../change/bounds';
-import { type CallInput, boundCall, refuseName, withIds } from '../change/call-place';
+import { type CallInput, newCall } from '../change/call-place';
 import { CodedError, orNotFound } from '../errors';
 import * as auditions from '../store/audition';
 import * as calls from '../store/call';
@@ -18,23 +18,13 @@ import { readSeason } from '../laying/facts';
 import { layAgain } from '../laying/lay';
 import { effectOn } from './effect';
 import { useCase } from './use-case';
+import { usualSchools } from './usual';
 
 /** A new call, taken by one candidate; returns the audition's id. */
 export const addAudition = useCase({
   rule: 'teacher',
-  run: (app: App, input: CallInput & { candidateId: string }) => {
-    const callId = app.newId();
-    const { name, dates, webAddress } = input;
-    refuseName(app, name, null);
-    boundCount('calls', calls.listCalls(app.db).length + 1);
-    boundCall(app, input);
-    calls.addCall(
-      app.db,
-      { id: callId, name, dates, webAddress, rounds: withIds(app, input.rounds, null) },
-      app.now()
-    );
-    return take(app, input.candidateId, callId);
-  }
+  run: (app: App, input: CallInput & { candidateId: string }) =>
+    take(app, input.candidateId, newCall(app, input))
 });
 
 /** A call the studio has, taken by one more candidate with its whole list; returns the audition's id. */
@@ -47,8 +37,9 @@ export const takeCall = useCase({
       .some(({ candidateId }) => candidateId === input.candidateId);
     if (isTaken) throw new CodedError('taken-already');
     const auditionId = take(app, input.candidateId, input.callId);
+    const own = { schools: usualSchools(app), ownSections: null };
     for (const listItemId of listItemIds(app.db, input.callId))
-      addOwn(app.db, { id: app.newId(), auditionId, listItemId }, { ownSections: null });
+      addOwn(app.db, { id: app.newId(), auditionId, listItemId }, own);
     layAgain(app, auditionId, 'list taken');
     return auditionId;
   }

@@ -13,6 +13,7 @@ import * as signIn from './sign-in';
 import * as spots from './spots';
 import * as studio from './studio';
 import * as undo from './undo';
+import * as untaken from './untaken';
 import * as usual from './usual';
 import * as visit from './visit';
 import * as ways from './ways';
@@ -43,6 +44,7 @@ export const USE_CASES = Object.fromEntries(
     spots,
     studio,
     undo,
+    untaken,
     usual,
     visit,
     ways,

@@ -98,10 +98,11 @@ function putItem(app: App, to: string, typed: ItemInput): string {
   const listItemId = app.newId();
   items.addPrinted(app.db, callId, listItemId, printedOf(item, item.sections, todayOf(app, to)));
   const id = app.newId();
+  const schools = usualSchools(app);
   for (const { auditionId } of takersOf(app.db, callId)) {
     const isThis = auditionId === to;
     const place = { id: isThis ? id : app.newId(), auditionId, listItemId };
-    items.addOwn(app.db, place, { ...(isThis ? ownOf(item) : {}), ownSections: null });
+    items.addOwn(app.db, place, { ...(isThis ? ownOf(item) : { schools }), ownSections: null });
   }
   return id;
 }
@@ -110,10 +111,7 @@ function putItem(app: App, to: string, typed: ItemInput): string {
 export const addItems = useCase({
   rule: 'teacher',
   run: (app: App, input: { auditionId: string; items: readonly ItemInput[] }) => {
-    const names = new Set(items.itemsOf(app.db, input.auditionId).map((item) => item.name));
-    const twice = input.items.find(({ name }) => names.size === names.add(name).size);
-    if (twice)
-      throw new CodedError('on-the-list', `“${twice.name}” is on the list already. Nothing was added.`);
+    refuseTwice(items.itemsOf(app.db, input.auditionId), input.items);
     const usual = usualSchools(app);
     for (const item of input.items)
       putItem(app, input.auditionId, { ...item, schools: { ...usual, ...item.schools } });
@@ -121,6 +119,17 @@ export const addItems = useCase({
     layForTakers(app, callId, `${input.items.length} items added`);
   }
 });
+
+/** Throws CodedError "on-the-list" where a name would be there twice. */
+export function refuseTwice(
+  there: readonly { readonly name: string }[],
+  added: readonly { readonly name: string }[]
+): void {
+  const names = new Set(there.map(({ name }) => name));
+  const twice = added.find(({ name }) => names.size === names.add(name).size);
+  if (twice)
+    throw new CodedError('on-the-list', `“${twice.name}” is on the list already. Nothing was added.`);
+}
 
 /** What a changed item would do to the plan of everyone who takes the list; nothing is saved. */
 export const previewItem = useCase({
@@ -204,7 +213,8 @@ export const saveItem = useCase({
   }
 });
 
-function withSectionIds(app: App, item: ItemInput): ItemInput {
+/** What is new among its sections gets an id. */
+export function withSectionIds(app: App, item: ItemInput): ItemInput {
   const sections = item.sections.map((s) => (s.id.startsWith('new') ? { ...s, id: app.newId() } : s));
   const ids = new Map(item.sections.map(({ id }, i) => [id, sections[i]!.id]));
   return {

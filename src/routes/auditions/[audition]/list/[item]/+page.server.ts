@@ -1,8 +1,9 @@
-import { fail, redirect } from '@sveltejs/kit';
-import { fillItemForm, itemForm, readItemForm } from '$lib/schema/item-form';
+import { redirect } from '@sveltejs/kit';
+import { fillItemForm, itemForm } from '$lib/schema/item-form';
 import { theApp } from '$lib/server/context';
-import { answerForm, fillForm, refuseForm } from '$lib/server/form/form';
-import { allow, runAs, formOf } from '$lib/server/http';
+import { answerForm, fillForm } from '$lib/server/form/form';
+import { typedItem } from '$lib/server/form/typed-item';
+import { allow, runAs } from '$lib/server/http';
 import { previewItem, readItem, removeItem, saveItem } from '$lib/server/usecase/list';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -21,21 +22,18 @@ export const load: PageServerLoad = async (event) => {
 export const actions: Actions = {
   preview: async (event) => {
     allow(event, previewItem, undefined);
-    const form = await formOf(event, itemForm);
-    if (!form.valid) return fail(400, { form });
-    const read = readItemForm(form.data);
-    if (!read.ok) return refuseForm(form, read.faults);
-    const asked = { itemId: event.params.item, item: read.item };
+    const typed = await typedItem(event);
+    if ('refused' in typed) return typed.refused;
+    const { form, item } = typed;
+    const asked = { itemId: event.params.item, item };
     const answer = await answerForm(form, () => previewItem(theApp(), event.locals.who, asked));
     return 'failed' in answer ? answer.failed : { form, isPreview: true, effects: answer.done };
   },
   save: async (event) => {
     allow(event, saveItem, undefined);
-    const form = await formOf(event, itemForm);
-    if (!form.valid) return fail(400, { form });
-    const read = readItemForm(form.data);
-    if (!read.ok) return refuseForm(form, read.faults);
-    const { item } = read;
+    const typed = await typedItem(event);
+    if ('refused' in typed) return typed.refused;
+    const { form, item } = typed;
     const { version } = form.data;
     const itemId = event.params.item;
     const answer = await answerForm(form, () =>

@@ -1,0 +1,66 @@
+<script lang="ts">
+  import ItemList from '$lib/components/list/ItemList.svelte';
+  import { send } from '$lib/state/send';
+  import type { PageData } from './$types';
+
+  let { data }: { data: PageData } = $props();
+  const { call, items, asked } = $derived(data.list);
+  const base = $derived(`/lists/${call.id}`);
+  const isOff = $derived(data.removed !== null && !items.some(({ id }) => id === data.removed));
+</script>
+
+<svelte:head><title>{call.name} · Irvot</title></svelte:head>
+<div class="top">
+  <h2>The list</h2>
+  <p class="ways">
+    <a href="{base}/call">The call</a>
+    <a href="{base}/import">Paste a list</a>
+    <a class="action" href="{base}/new">Add an item</a>
+  </p>
+</div>
+{#if isOff}
+  <form class="undo" method="POST" action="?/restore" use:send>
+    <input type="hidden" name="id" value={data.removed} />
+    The item is off the list. <button class="quiet">Put it back</button>
+  </form>
+{/if}
+{#if items.length > 0}
+  {#key items.map((item) => item.id).join()}
+    <ItemList {items} planned={asked} spots={[]} {base} canOrder isUntaken />
+  {/key}
+  <p class="soft">
+    A candidate takes it on their own page, with “Add an audition”. Targets, order and what holds are theirs
+    from then on.
+  </p>
+{:else}
+  <p class="first">
+    The list is empty. Paste it as you have it, or add its items one by one: etudes, excerpts, the solo,
+    scales, sight-reading.
+  </p>
+{/if}
+
+<style>
+  .top {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 16px;
+    align-items: center;
+    margin: 20px 0 10px;
+  }
+  .ways {
+    display: flex;
+    gap: 20px;
+    align-items: center;
+    margin-left: auto;
+  }
+  .undo {
+    margin: 8px 0;
+    padding: 6px 12px;
+    border-left: 4px solid var(--ink);
+    background: var(--ground);
+  }
+  .first {
+    max-width: 60ch;
+    font-size: 1.07rem;
+  }
+</style>
