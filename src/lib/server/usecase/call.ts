@@ -167,6 +167,7 @@ function readCallLine(app: App, call: calls.Call) {
   const { id, name, rounds, checkedOn } = call;
   const today = todayIn(app, rounds[0]?.zone ?? 'UTC');
   const next = rounds.find((r) => r.date >= today);
+  const takers = auditions.takersOf(app.db, id);
   return {
     id,
     name,
@@ -174,8 +175,9 @@ function readCallLine(app: App, call: calls.Call) {
     daysToGo: next ? dayOf(next.date) - dayOf(today) : null,
     isOver: rounds.length > 0 && !next,
     daysSinceChecked: checkedOn === null ? null : dayOf(today) - dayOf(checkedOn),
-    isRecheckDue: isRecheckDue(call, today),
+    // nobody is led astray by what nobody takes yet
+    isRecheckDue: takers.length > 0 && isRecheckDue(call, today),
     items: printedItems(app.db, id).map((item) => ({ name: item.name, errata: item.errata.length })),
-    takers: auditions.takersOf(app.db, id)
+    takers
   };
 }

@@ -51,6 +51,10 @@ export const readUntaken = useCase({
       taker: takersOf(app.db, callId)[0] ?? null,
       today: todayIn(app, zoneOf(app)),
       zone: zoneOf(app),
+      /** Who could take it. */
+      candidates: listCandidates(app.db)
+        .filter(({ archivedAtMs }) => archivedAtMs === null)
+        .map(({ id, name }) => ({ id, name })),
       /** The tempos that are asked, by item. */
       asked: Object.fromEntries(list.map((item) => [item.id, item.sections.map(askedOfSection)]))
     };

@@ -4,7 +4,7 @@
   import type { PageData } from './$types';
 
   let { data }: { data: PageData } = $props();
-  const { call, items, asked } = $derived(data.list);
+  const { call, items, asked, candidates } = $derived(data.list);
   const base = $derived(`/lists/${call.id}`);
   const isOff = $derived(data.removed !== null && !items.some(({ id }) => id === data.removed));
 </script>
@@ -28,10 +28,16 @@
   {#key items.map((item) => item.id).join()}
     <ItemList {items} planned={asked} spots={[]} {base} canOrder isUntaken />
   {/key}
-  <p class="soft">
-    A candidate takes it on their own page, with “Add an audition”. Targets, order and what holds are theirs
-    from then on.
-  </p>
+  {#if candidates.length > 0}
+    <form class="take" method="POST" action="?/take" use:send>
+      <label for="candidate">Who takes it</label>
+      <select id="candidate" name="candidate">
+        {#each candidates as { id, name } (id)}<option value={id}>{name}</option>{/each}
+      </select>
+      <button class="action">Lay a plan for it</button>
+    </form>
+  {/if}
+  <p class="soft">Targets, order and what holds are each candidate’s own from then on.</p>
 {:else}
   <p class="first">
     The list is empty. Paste it as you have it, or add its items one by one: etudes, excerpts, the solo,
@@ -58,6 +64,13 @@
     padding: 6px 12px;
     border-left: 4px solid var(--ink);
     background: var(--ground);
+  }
+  .take {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px 12px;
+    align-items: center;
+    margin: 20px 0 8px;
   }
   .first {
     max-width: 60ch;
