@@ -17,6 +17,7 @@ import {
   pin,
   printedFields,
   round,
+  schools,
   shortText,
   slot,
   touch,
@@ -24,6 +25,7 @@ import {
   zoneField,
   webAddressField
 } from '../core/record';
+import type { Immutable } from '../core/record/immutable';
 import { refineItem, section } from './item';
 import { agreed } from './plan-request';
 import { refineSlot } from './round';
@@ -36,7 +38,9 @@ export const archiveHead = z.object({
   version: z.number().int().min(1),
   scope: z.enum(['studio', 'candidate']),
   madeAt: z.string().max(40),
-  candidates: z.number().int().min(0).max(2000, 'At most 2,000 candidates.')
+  candidates: z.number().int().min(0).max(2000, 'At most 2,000 candidates.'),
+  /** How a new item climbs in the studio it came from. */
+  usualSchools: schools.optional()
 });
 
 /** Sound, as a plan needs it. */
@@ -110,7 +114,7 @@ export const archiveCandidate = z.strictObject({
 export type ArchiveCall = z.infer<typeof call>;
 export type ArchiveCandidate = z.infer<typeof archiveCandidate>;
 export type Archive = {
-  readonly head: z.infer<typeof archiveHead>;
+  readonly head: Immutable<z.infer<typeof archiveHead>>;
   readonly calls: readonly ArchiveCall[];
   readonly candidates: readonly ArchiveCandidate[];
 };

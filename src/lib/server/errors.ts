@@ -22,6 +22,8 @@ export const ERRORS = {
     'This was not sent as the page sends it, so nothing was done. Reload the page and try again.',
   'form-too-large': 'That is more than a form holds. Nothing was saved; send less at once.',
   'link-spent': 'This link has been used or is too old. Ask your teacher for a new one.',
+  'visit-too-long':
+    'Such a link is open for at most sixty days: choose an earlier day, and make another when it ends.',
   'visit-over': 'Choose today or a later day: until then the link opens.',
   'wish-gone': 'What this wish is about is on the list no more.',
   'login-taken': 'That sign-in name is taken; choose another.',

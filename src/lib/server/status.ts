@@ -19,6 +19,7 @@ export const STATUS: Record<ErrorCode, number> = {
   'form-too-large': 413,
   'link-spent': 410,
   'visit-over': 400,
+  'visit-too-long': 400,
   'wish-gone': 409,
   'login-taken': 400,
   'studio-has-teacher': 409,

@@ -4,13 +4,17 @@ import { theApp } from '$lib/server/context';
 import { answerForm, fillForm } from '$lib/server/form/form';
 import { runAs, deviceOf, formOf, knownDeviceOf, ownPath, putDevice, putSession } from '$lib/server/http';
 import { readDemoDoor } from '$lib/server/usecase/studio';
-import { isNewStudio, signIn } from '$lib/server/usecase/sign-in';
+import { isNewStudio, isPreparedAlone, signIn } from '$lib/server/usecase/sign-in';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
   if (event.locals.who.kind !== 'nobody') redirect(303, '/');
   if (runAs(event, isNewStudio, undefined as void)) redirect(303, '/new-studio');
-  return { form: await fillForm(signInForm), door: runAs(event, readDemoDoor, undefined as void) };
+  return {
+    form: await fillForm(signInForm),
+    door: runAs(event, readDemoDoor, undefined as void),
+    isAlone: runAs(event, isPreparedAlone, undefined as void)
+  };
 };
 
 export const actions: Actions = {

@@ -36,7 +36,11 @@
       <SignInFields bind:login={$form.login} bind:password={$form.password} errors={$errors} />
       <button class="action main" disabled={$submitting}>Sign in</button>
     </form>
-    <p class="soft">Forgotten? A candidate gets a new link from the teacher.</p>
+    <p class="soft">
+      Forgotten? {data.isAlone
+        ? 'A new password is set on the machine on which Irvot runs: npm run password.'
+        : 'A candidate gets a new link from the teacher; the teacher sets a new password on the studio’s machine: npm run password.'}
+    </p>
   {/if}
 </div>
 

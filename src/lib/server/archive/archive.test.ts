@@ -7,6 +7,8 @@ import { openDemo } from '../../../../tests/fixtures/demo-studio';
 import type { Archive } from '../../schema/archive';
 import { listCandidates, privateNoteOf } from '../store/candidate';
 import { exportCandidate, exportStudio, importArchive } from '../usecase/archive';
+import { readCalls } from '../usecase/call';
+import { readUsual, saveUsual } from '../usecase/usual';
 import { layWaiting } from '../laying/new-day';
 import { readCountback } from '../usecase/countback';
 import { readArchive as readWhole, writeArchive } from './file';
@@ -44,6 +46,29 @@ beforeAll(() => {
 });
 
 describe('the whole studio as an archive', () => {
+  it('brings along how a new item climbs, where nothing is usual there yet', async () => {
+    const [from, to] = [studio(), studio()];
+    saveUsual(from, TEACHER, { schools: { inARow: 5, shape: 'equal-bpm' } });
+    const read = async () => readArchive(asBytes(exportStudio(from, TEACHER, {})));
+    await importArchive(to, TEACHER, { archive: await read() });
+    expect(readUsual(to, TEACHER, {})).toEqual({ inARow: 5, shape: 'equal-bpm' });
+    saveUsual(from, TEACHER, { schools: { inARow: 2 } });
+    await importArchive(to, TEACHER, { archive: await read() });
+    expect(readUsual(to, TEACHER, {})).toEqual({ inARow: 5, shape: 'equal-bpm' });
+    expect(exportCandidate(demo, TEACHER, { candidateId: whole.candidates[0]!.id }).head).not.toHaveProperty(
+      'usualSchools'
+    );
+  });
+
+  it('brings along a list that nobody takes', async () => {
+    const other = studio();
+    await importArchive(other, TEACHER, { archive: await readArchive(asBytes(whole)) });
+    const untaken = readCalls(other, TEACHER, {}).filter(({ takers }) => takers.length === 0);
+    expect(untaken.map(({ name, items }) => [name, items.length])).toEqual([
+      ['Lockkeepers’ Wind Academy', 2]
+    ]);
+  });
+
   it('goes out and into another studio to the identical content, and out again to the same bytes', async () => {
     const other = studio();
     const taken = await importArchive(other, TEACHER, { archive: await readArchive(asBytes(whole)) });

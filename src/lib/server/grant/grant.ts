@@ -30,6 +30,12 @@ type Opening = {
   readonly endsMs?: number | undefined;
 };
 
+/** Whether a link of that kind could last so long: up to an instant. */
+export function lastsUntil(app: App, kind: GrantKind, endsMs: number): boolean {
+  const { lastsMs } = RULES[kind];
+  return lastsMs === null || endsMs <= app.now() + lastsMs;
+}
+
 /** Returns the token, which is shown once. */
 export function makeGrant(app: App, kind: GrantKind, { candidateId, opensId, endsMs }: Opening): string {
   const token = newToken();

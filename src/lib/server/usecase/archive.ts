@@ -18,12 +18,14 @@ import { addWish, lessonNotesOf, putLessonNote, wishesOf } from '../store/lesson
 import { pinsOf, putBlockPin, putRungPin } from '../store/pin';
 import { latestVersion } from '../store/plan-version';
 import { addDeskEvent, allDeskEvents } from '../store/desk-event';
+import { putSetting } from '../store/setting';
 import { addTouch, touchesOfAudition } from '../store/touch';
 import { readFiles } from '../files/folder';
 import { serverLog } from '../log';
 import * as intake from '../store/intake';
 import { boundCount, boundDates, boundTime } from '../change/bounds';
 import { useCase, waitingUseCase } from './use-case';
+import { usualSchools } from './usual';
 
 /** Everything of the studio. */
 export const exportStudio = useCase({
@@ -60,7 +62,7 @@ function wholeStudio(app: App): Outgoing {
       };
   }
   return {
-    head: headOf(app, 'studio', all.length),
+    head: { ...headOf(app, 'studio', all.length), usualSchools: usualSchools(app) },
     calls: [...calls.listCalls(app.db)].reverse().map((call) => writeCall(app, call)),
     candidates: written()
   };
@@ -176,6 +178,7 @@ export const importArchive = waitingUseCase({
       app.db.transaction(() => {
         intake.begin(app.db, ids);
         for (const call of fresh) takeCall(app, call);
+        takeUsual(app, archive);
       })();
       for (const [n, candidate] of archive.candidates.entries()) {
         app.db.transaction(() => takeCandidate(app, candidate))();
@@ -193,6 +196,12 @@ export const importArchive = waitingUseCase({
     return { candidates: archive.candidates.map((c) => c.name), lists: fresh.map((c) => c.name) };
   }
 });
+
+/** What is usual here stays. */
+function takeUsual(app: App, { head }: Archive): void {
+  const isSet = Object.keys(usualSchools(app)).length > 0;
+  if (head.usualSchools && !isSet) putSetting(app.db, 'schools', head.usualSchools);
+}
 
 const isConstraint = (thrown: unknown) =>
   String((thrown as { code?: unknown }).code).startsWith('SQLITE_CONSTRAINT');

@@ -55,10 +55,18 @@ export const isNewStudio = useCase({
   run: (app: App) => accounts.findTeacher(app.db) === undefined
 });
 
+/** Whether whoever has this studio prepares alone: who is at its door has no teacher to ask. */
+export const isPreparedAlone = useCase({
+  rule: 'anyone',
+  run: (app: App): boolean => {
+    const teacher = accounts.findTeacher(app.db);
+    return teacher !== undefined && findCandidateOfAccount(app.db, teacher.id) !== undefined;
+  }
+});
+
 type NewAccount = { login: string; password: string; device: string };
 
-/** Makes the studio's teacher and signs in. Only while there is none. Returns the session's token. */
-/** The first account: a teacher's, or of somebody who prepares alone, who is the one candidate too. */
+/** The first account, a teacher's, or of somebody who prepares alone and is the one candidate too; signs in. Only while there is none. Returns the session's token. */
 export const createTeacher = waitingUseCase({
   rule: 'anyone',
   run: async (

@@ -133,7 +133,7 @@ describe('every use case', () => {
       .map(([name]) => name);
     expect(open.sort()).toEqual(
       [
-        ...['createTeacher', 'enterDemo', 'isNewStudio', 'noteSession', 'readDemoDoor'],
+        ...['createTeacher', 'enterDemo', 'isNewStudio', 'isPreparedAlone', 'noteSession', 'readDemoDoor'],
         ...['readSession', 'signIn', 'signOut']
       ].sort()
     );

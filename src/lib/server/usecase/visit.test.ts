@@ -87,6 +87,12 @@ describe('a substitute’s link', () => {
     for (const word of ['shy', 'Joke', 'cracked']) expect(JSON.stringify(lesson)).not.toContain(word);
   });
 
+  it('is made for no day that lies further than it could work', () => {
+    // from 24 November at eleven sixty days end on 23 January at eleven
+    expect(() => held('substitute', '2027-01-23')).toThrow('at most sixty days');
+    expect(held('substitute', '2027-01-22')().kind).toBe('holder');
+  });
+
   it('ends with its day where the candidate lives, and is made for no day that is over', () => {
     const substitute = held('substitute', '2026-11-25');
     // midnight in Brussels is 23:00 UTC

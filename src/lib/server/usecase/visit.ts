@@ -7,7 +7,7 @@ import { dayOf, formatDate, tempoIn, weekdayOf } from '../../core/units';
 import { instantOf } from '../../core/units/zone';
 import { type App, type Who, todayIn } from '../app';
 import { CodedError, orNotFound } from '../errors';
-import { endGrants, grantEndsMs, makeGrant } from '../grant/grant';
+import { endGrants, grantEndsMs, lastsUntil, makeGrant } from '../grant/grant';
 import { type Season, readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
 import { auditionsOf } from '../store/audition';
@@ -32,6 +32,7 @@ export const makeVisit = useCase({
     if (until !== undefined && until < todayIn(app, zone)) throw new CodedError('visit-over');
     const after = until === undefined ? null : formatDate(dayOf(until) + 1);
     const endsMs = after === null ? undefined : (instantOf(after, '00:00', zone) ?? undefined);
+    if (endsMs !== undefined && !lastsUntil(app, kind, endsMs)) throw new CodedError('visit-too-long');
     return makeGrant(app, kind, { candidateId, opensId: candidateId, endsMs });
   }
 });

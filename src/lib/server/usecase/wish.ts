@@ -75,16 +75,16 @@ function changesOfWish(
   return { auditionId: any.id, changes: { week: [{ weekday: asks.weekday, addMin }] } };
 }
 
-/** What a wish would change, to be tried; null where it is words alone, or what it is about is gone. */
+/** What a wish would change, to be tried, and in which audition; null where it is words alone, or what it is about is gone. */
 export const proposedByWish = useCase({
   rule: 'teacher',
-  run: (app: App, input: { wishId: string }): Changes | null => {
+  run: (app: App, input: { wishId: string }): { auditionId: string; changes: Changes } | null => {
     const candidateId = lessons.candidateOfWish(app.db, input.wishId);
     const wish = candidateId
       ? lessons.wishesOf(app.db, candidateId).find(({ id }) => id === input.wishId)
       : undefined;
     if (!candidateId || !wish?.asks || isGone(app, wish.asks)) return null;
-    return changesOfWish(app, candidateId, wish.asks).changes;
+    return changesOfWish(app, candidateId, wish.asks);
   }
 });
 /** Whether what it is about is on no list any more. */

@@ -11,6 +11,11 @@ const withoutLog = ({ log: _, ...facts }: SeasonRequest) => facts;
 
 export const load: PageServerLoad = (event) => {
   const { audition: auditionId } = event.params;
+  const wishId = event.url.searchParams.get('wish');
+  const proposed = wishId ? runAs(event, proposedByWish, { wishId }) : null;
+  // what it is about may stand on another of the candidate's lists
+  if (proposed && proposed.auditionId !== auditionId && 'items' in proposed.changes)
+    redirect(303, `/auditions/${proposed.auditionId}/what-if?wish=${wishId}`);
   const { request, parts, plan } = runAs(event, readScratch, { auditionId });
   const facts = withoutLog(request);
   // the page writes the same facts once
@@ -18,10 +23,9 @@ export const load: PageServerLoad = (event) => {
     ...part,
     facts: own === request ? facts : withoutLog(own)
   }));
-  const wishId = event.url.searchParams.get('wish');
   return {
     /** What a wish asks for, to begin with. */
-    proposed: wishId ? runAs(event, proposedByWish, { wishId }) : null,
+    proposed: proposed?.changes ?? null,
     scratch: { facts, parts: slim, plan },
     view: runAs(event, readCountback, { auditionId })
   };
