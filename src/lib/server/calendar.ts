@@ -8,7 +8,7 @@ import { ICalAlarmType, ICalCalendar, ICalEventStatus } from 'ical-generator';
 import { Temporal } from 'temporal-polyfill';
 import { tzlib_get_ical_block } from 'timezones-ical-library';
 import type { PracticeTime } from '../core/plan';
-import { dayOf, sayUnit, tempoIn, weekdayOf } from '../core/units';
+import { dayOf, sayBpm, sayUnit, tempoIn, weekdayOf } from '../core/units';
 import { instantOf } from '../core/units/zone';
 import {
   type PlannedBlock,
@@ -159,8 +159,6 @@ function blockEvents(
   });
 }
 
-const round = (bpm: number) => Math.round(bpm * 100) / 100;
-
 function describeBlock(block: PlannedBlock, item: PlannedItem): string {
   if (block.kind === 'keep-warm') return 'keep it warm';
   if (block.kind === 'run' || block.kind === 'easy-run') return 'one run, straight through';
@@ -170,11 +168,11 @@ function describeBlock(block: PlannedBlock, item: PlannedItem): string {
   const unit = unitOfRung(item, rung);
   const bpm = tempoIn(rung.click, unit);
   const begins = block.fromClick ? tempoIn(block.fromClick, unit) : bpm;
-  const from = begins < bpm ? `${round(begins)} to ` : '';
+  const from = begins < bpm ? `${sayBpm(begins)} to ` : '';
   const clicked =
-    rung.click.unit === unit ? '' : `, click ${sayUnit(rung.click.unit)} ${round(rung.click.bpm)}`;
+    rung.click.unit === unit ? '' : `, click ${sayUnit(rung.click.unit)} ${sayBpm(rung.click.bpm)}`;
   const where = block.part ? sayPart(block.part) : `bars ${bars.fromBar}–${bars.toBar}`;
-  return `${where} at ${sayUnit(unit)} ${from}${round(bpm)}${clicked}`;
+  return `${where} at ${sayUnit(unit)} ${from}${sayBpm(bpm)}${clicked}`;
 }
 
 /** Writes the file and says what it sent, so that the next one can be compared with it. `stampMs` dates the file. */

@@ -3,7 +3,7 @@
   import { sayFacts, sayLine, sayOpen, sayToGo } from './row-words';
   import Tempo from '$lib/components/note/Tempo.svelte';
   import { type Move, type PlannedItem, type Unkept, sectionStairs } from '$lib/core/season';
-  import { dayOf, formatDate } from '$lib/core/units';
+  import { dayOf, formatDate, sayBpm } from '$lib/core/units';
   import type { CountbackItem } from '$lib/schema/view';
   import RungTable from './RungTable.svelte';
   import StairMarks from './StairMarks.svelte';
@@ -41,7 +41,6 @@
     onOpen: (rung: string | null) => void;
   } = $props();
 
-  const said = (bpm: number) => (Number.isInteger(bpm) ? String(bpm) : bpm.toFixed(0));
   const isSmall = $derived(planned.state !== 'climbing');
   const height = $derived(isSmall ? 40 : rowHeight(item, scale, axis.from));
   const slowest = $derived(planned.sections.find((s) => s.id === planned.slowestSectionId) ?? null);
@@ -141,7 +140,7 @@
       {:else}
         {#if slowest?.held}
           <span class="now" style:left="{axis.at(axis.today)}%" style:top="{nowY}px"
-            >{said(slowest.held.bpm)}</span
+            >{sayBpm(slowest.held.bpm)}</span
           >
         {:else if !isUnseenNamed}
           <span class="unseen" style:left="{axis.at(axis.today)}%" style:top="{nowY}px">no evidence yet</span>

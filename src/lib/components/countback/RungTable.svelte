@@ -2,7 +2,7 @@
 <script lang="ts">
   import Tempo from '$lib/components/note/Tempo.svelte';
   import { type PlannedItem, type Unkept, barsOf, rungKey, unitOfRung } from '$lib/core/season';
-  import { dayOf, sayDate, tempoIn } from '$lib/core/units';
+  import { dayOf, sayBpm, sayDate, tempoIn } from '$lib/core/units';
   import RungPin from './RungPin.svelte';
 
   let {
@@ -90,7 +90,7 @@
                 >{#if !rung.bars}<RungPin
                     itemId={planned.id}
                     {rung}
-                    name="{planned.name}, {rung.bpm}"
+                    name="{planned.name}, {sayBpm(rung.bpm)}"
                     today={pinFrom}
                   />{/if}</td
               >

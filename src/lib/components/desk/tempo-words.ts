@@ -6,7 +6,7 @@ import { type BeatUnit, type Bpm, type Tempo, sayBpm, tempoIn } from '$lib/core/
 /** As the click says it, at the note value of `as` where one tempo stands beside another. */
 export function sayAt(bpm: Bpm, unit: BeatUnit, as?: Tempo): string {
   const click = as ?? clickOf({ bpm, unit }) ?? { bpm, unit };
-  return sayBpm(Math.round(tempoIn({ bpm, unit }, click.unit) * 10) / 10);
+  return sayBpm(tempoIn({ bpm, unit }, click.unit));
 }
 
 export function sayLead(

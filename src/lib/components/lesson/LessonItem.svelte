@@ -5,7 +5,7 @@
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
   import NoteValue from '$lib/components/note/NoteValue.svelte';
   import { type ItemSince, type PlannedItem, type SeasonItem, sayRung } from '$lib/core/season';
-  import { dayOf, sayDate } from '$lib/core/units';
+  import { dayOf, sayBpm, sayDate } from '$lib/core/units';
   import { STEP_NAMES, stepKey } from '$lib/schema/steps';
 
   let {
@@ -58,10 +58,10 @@
       <p>
         {#if since.sections.length > 1}<span class="soft">{section.fromBar}–{section.toBar}</span>{/if}
         {#if section.now === null}<span class="soft">no evidence</span>
-        {:else if section.before === section.now}<strong>{section.now}</strong>
+        {:else if section.before === section.now}<strong>{sayBpm(section.now)}</strong>
           <span class="soft">as before</span>
-        {:else}{section.before ?? '–'} → <strong>{section.now}</strong>{#if section.clicks !== null}<span
-              class="soft"
+        {:else}{section.before === null ? '–' : sayBpm(section.before)} →
+          <strong>{sayBpm(section.now)}</strong>{#if section.clicks !== null}<span class="soft"
               >, {section.clicks < 0 ? 'down' : 'up'}
               {round(section.clicks)}
               {round(section.clicks) === 1 ? 'click' : 'clicks'}</span
@@ -75,7 +75,7 @@
         {stuck.fromBar === null || (stuck.fromBar === item.fromBar && stuck.toBar === item.toBar)
           ? 'whole'
           : `bars ${stuck.fromBar}${stuck.toBar === stuck.fromBar ? '' : `–${stuck.toBar}`}`}{stuck.bpm
-          ? ` at ${stuck.bpm}`
+          ? ` at ${sayBpm(stuck.bpm)}`
           : ''}{stuck.says ? `: ${stuck.says}` : ''}
         <span class="soft date">{sayDate(dayOf(stuck.date))}</span>
       </p>

@@ -2,7 +2,7 @@
 <script lang="ts">
   import NoteValue from '$lib/components/note/NoteValue.svelte';
   import { type SeasonPlan, readWall } from '$lib/core/season';
-  import { dayOf, sayDate } from '$lib/core/units';
+  import { dayOf, sayBpm, sayDate } from '$lib/core/units';
 
   let {
     plan,
@@ -51,7 +51,7 @@
             ><bdi>{row.name}</bdi>
             {#if row.bars}<span>{row.bars}</span>{/if}</th
           >
-          {#if part.from === 0}<td class="now">{row.held ?? ''}</td>{/if}
+          {#if part.from === 0}<td class="now">{row.held === null ? '' : sayBpm(row.held)}</td>{/if}
           {#each row.cells.slice(part.from, part.from + MOST_WEEKS) as reached, i (i)}
             <td
               >{#if reached !== null}<i></i>{reached}{/if}</td
@@ -59,7 +59,8 @@
           {/each}
           <td class="goal"
             >{#if row.unit && row.target !== null}<NoteValue unit={row.unit} height={13} />
-              {row.target}{/if}{#if row.dueLater}<span class="later">by {short(row.dueLater)}</span>{/if}</td
+              {sayBpm(row.target)}{/if}{#if row.dueLater}<span class="later">by {short(row.dueLater)}</span
+              >{/if}</td
           >
         </tr>
       {/each}

@@ -85,5 +85,5 @@ export function doubleOf(unit: BeatUnit): BeatUnit | null {
   return DOUBLE[unit] ?? null;
 }
 
-/** A tempo's number; one decimal is finer than any metronome. */
-export const sayBpm = (bpm: Bpm): string => (Number.isInteger(bpm) ? String(bpm) : bpm.toFixed(1));
+/** A tempo's number as a metronome has it: whole. What a click of another unit says of a tempo may lie between (eighth 63 is quarter 31.5). */
+export const sayBpm = (bpm: Bpm): string => String(Math.round(bpm));

@@ -1,6 +1,6 @@
 /** Pins set and taken back by hand; the plan is laid again around them. */
 import type { BlockPin, RungPin } from '../../core/season';
-import { dayOf, sayDate } from '../../core/units';
+import { dayOf, sayBpm, sayDate } from '../../core/units';
 import { type App, todayIn } from '../app';
 import { applyChange, carryOut } from '../change/apply';
 import { boundCount, boundDates } from '../change/bounds';
@@ -30,7 +30,7 @@ export const unpinBlock = useCase({
 export const pinRung = useCase({
   rule: 'teacher',
   run: (app: App, { itemId, sectionId, bpm, date }: RungPin) => {
-    const cause = `${checkDate(app, { itemId, date })} ${bpm} pinned on ${sayDate(dayOf(date))}`;
+    const cause = `${checkDate(app, { itemId, date })} ${sayBpm(bpm)} pinned on ${sayDate(dayOf(date))}`;
     carryOut(app, { edits: [{ kind: 'rung-pin', about: { itemId, sectionId, bpm }, to: date }], cause });
   }
 });
@@ -39,7 +39,7 @@ export const pinRung = useCase({
 export const pinMilestone = useCase({
   rule: 'teacher',
   run: (app: App, { itemId, sectionId, bpm, date }: RungPin) => {
-    const cause = `${checkDate(app, { itemId, date })} ${bpm} pinned on ${sayDate(dayOf(date))}`;
+    const cause = `${checkDate(app, { itemId, date })} ${sayBpm(bpm)} pinned on ${sayDate(dayOf(date))}`;
     const candidateId = orNotFound(candidateOfItem(app, { itemId }));
     const edit = { kind: 'rung-pin', about: { itemId, sectionId, bpm }, to: date } as const;
     return applyChange(app, { candidateId, edits: [edit], cause });

@@ -29,7 +29,8 @@ import {
   SAME_TEMPO,
   dayOf,
   formatDate,
-  perList
+  perList,
+  sayBpm
 } from '../../units';
 import { layChain } from '../facts/chain';
 import { partsOf } from '../facts/parts';
@@ -319,8 +320,8 @@ function describeSection(section: SeasonSection, p: TimedSection | undefined): P
   const says = !held
     ? `no evidence for bars ${fromBar}–${toBar}`
     : held.bpm >= p.target.targetBpm * (1 - SAME_TEMPO)
-      ? `holds at ${round(held.bpm)}${how}`
-      : `holds at ${round(held.bpm)}${how}, target ${p.target.targetBpm}`;
+      ? `holds at ${sayBpm(held.bpm)}${how}`
+      : `holds at ${sayBpm(held.bpm)}${how}, target ${sayBpm(p.target.targetBpm)}`;
   return {
     id,
     name,
@@ -332,11 +333,6 @@ function describeSection(section: SeasonSection, p: TimedSection | undefined): P
     startBpm: p.start,
     says
   };
-}
-
-/** One decimal is finer than any metronome. */
-function round(bpm: Bpm): Bpm {
-  return Math.round(bpm * 10) / 10;
 }
 
 /** A log is read for each of its items: it is dealt among them once. */

@@ -15,7 +15,8 @@ import {
   sayDate,
   weekdayOf,
   WEEKDAY_NAMES,
-  MONTH_NAMES
+  MONTH_NAMES,
+  sayBpm
 } from '../../units';
 import { readSections, schoolsOf } from './climb';
 import type { SeasonItem } from '../facts/request';
@@ -202,14 +203,14 @@ function readReach(
   const { now, before } = paces.find((pace) => pace.itemId === item.id) ?? { now: null, before: null };
   if (!now) return unknown(`Nothing holds yet of ${item.name}: log a few touches first.`);
   const toGo = clicksTo(now, bpm);
-  if (toGo <= 0) return has('achievable', `${item.name} holds at ${now.bpm} already.`);
+  if (toGo <= 0) return has('achievable', `${item.name} holds at ${sayBpm(now.bpm)} already.`);
   const asks = (toGo * 7) / (day - today);
   if (!before)
     return unknown(
-      `It asks ${round(asks)} clicks a week from ${now.bpm}; what ${item.name} gains a week is not known yet.`
+      `It asks ${round(asks)} clicks a week from ${sayBpm(now.bpm)}; what ${item.name} gains a week is not known yet.`
     );
   const done = ((clicksTo(before, bpm) - toGo) * 7) / PACE_DAYS;
-  const says = `From ${now.bpm} it asks ${round(asks)} clicks a week; in the last four weeks ${item.name} gained ${round(done)} a week.`;
+  const says = `From ${sayBpm(now.bpm)} it asks ${round(asks)} clicks a week; in the last four weeks ${item.name} gained ${round(done)} a week.`;
   return asks <= Math.max(0, done) * WITHIN_REACH ? has('achievable', says) : lacks('achievable', says);
 }
 

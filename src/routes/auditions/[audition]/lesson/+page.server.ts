@@ -2,7 +2,7 @@ import { type ActionFailure, type RequestEvent, fail } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { answerForm, noteForm, stepForm, targetForm, weekForm } from '$lib/schema/lesson-form';
 import { pinRungForm } from '$lib/schema/pin-form';
-import { dayOf, sayDate } from '$lib/core/units';
+import { dayOf, sayBpm, sayDate } from '$lib/core/units';
 import { STEPS } from '$lib/schema/steps';
 import { fillLogLine, logLine } from '$lib/server/form/log-line';
 import { keepSpotLine } from '$lib/server/form/spot-line';
@@ -57,7 +57,7 @@ const saveNote = decide(noteForm, (event, { note, was }) => ({
 
 export const actions: Actions = {
   target: decide(targetForm, (event, to) => ({
-    says: `The target is now ${to.bpm}.`,
+    says: `The target is now ${sayBpm(to.bpm)}.`,
     token: runAs(event, setTarget, to)
   })),
   step: decide(stepForm, (event, { itemId, step }) => ({
@@ -89,7 +89,7 @@ export const actions: Actions = {
   line: logLine,
   /** A milestone is kept as a pin of its rung. */
   pin: decide(pinRungForm, (event, pin) => ({
-    says: `The rung ${pin.bpm} is pinned to ${sayDate(dayOf(pin.date))}.`,
+    says: `The rung ${sayBpm(pin.bpm)} is pinned to ${sayDate(dayOf(pin.date))}.`,
     token: runAs(event, pinMilestone, pin)
   })),
   spot: keepSpotLine,
