@@ -70,7 +70,7 @@ test('one list serves three candidates through a season, and goes along to anoth
       await page.waitForURL('**/list/*');
       await alive(page);
       await expect(page.getByText(/are shared with/)).toContainText('Ada Quillon, Cy Okkerse');
-      await page.getByText('Errata and cuts', { exact: true }).click();
+      await page.getByText(/^What is printed/).click();
       await page.getByLabel('Errata, one a line').fill('99: x');
       await page.getByRole('button', { name: 'Save', exact: true }).click();
       await expect(page.locator('#errata-fault')).toContainText('Bar 99 lies outside the item');

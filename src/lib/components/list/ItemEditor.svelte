@@ -2,7 +2,6 @@
 <script lang="ts">
   import type { SuperValidated } from 'sveltekit-superforms';
   import DraftBack from '$lib/components/ui/DraftBack.svelte';
-  import Field from '$lib/components/ui/Field.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import { keptForm } from '$lib/state/kept-form';
   import { type ItemForm, blankSection, carveSection } from '$lib/schema/item-form';
@@ -15,6 +14,7 @@
   import SharedBy from './SharedBy.svelte';
   import HowItClimbs from './HowItClimbs.svelte';
   import ItemFacts from './ItemFacts.svelte';
+  import ItemPrinted from './ItemPrinted.svelte';
   import SectionFields from './SectionFields.svelte';
   import type { Touch } from '$lib/core/practice';
 
@@ -123,33 +123,6 @@
   <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
   <ItemFacts {form} errors={$errors as Record<string, string[]>} />
 
-  {#if asked === 'bars'}
-    <details open={$form.errata !== '' || $form.cuts !== ''}>
-      <summary>Errata and cuts</summary>
-      <div class="facts">
-        <div class="wide">
-          <Field
-            id="errata"
-            label="Errata, one a line"
-            hint="The bar, a colon, and what is right: 31: B flat"
-            errors={$errors.errata}
-          >
-            {#snippet control(w)}<textarea {...w} rows="3" dir="auto" bind:value={$form.errata}
-              ></textarea>{/snippet}
-          </Field>
-        </div>
-        <div class="wide">
-          <Field
-            id="cuts"
-            label="Cuts announced"
-            hint="The bars that will be heard: 17-33, 41-48. The plan narrows to them."
-            errors={$errors.cuts}
-            bind:value={$form.cuts}
-          />
-        </div>
-      </div>
-    </details>
-  {/if}
   {#if !isSightReading}
     <h3>{asked === 'keys' ? 'Tempo' : 'Sections and their tempos'}</h3>
     {#if takers.length > 1}
@@ -165,6 +138,21 @@
       </div>
     {/if}
     <FormFaults errors={$errors.sections?._errors} />
+    {#each $form.sections as section, i (section.id)}
+      <SectionFields
+        {form}
+        errors={$errors.sections?.[i]}
+        index={i}
+        {today}
+        planned={planned.find((s) => s.id === section.id)}
+        {isUntaken}
+        hasBars={asked === 'bars' || $form.sections.length > 1}
+        canRemove={$form.sections.length > 1}
+        onRemove={() => ($form.sections = $form.sections.filter((s) => s.id !== section.id))}
+      />
+    {/each}
+    {#if asked === 'bars'}<button type="button" class="action" onclick={addSection}>Add a section</button
+      >{/if}
     {#if strip && asked === 'bars'}
       <BarStrip {...strip} canPick bind:selection={picked} />
       <p class="carve">
@@ -182,22 +170,8 @@
           >{/if}
       </p>
     {/if}
-    {#each $form.sections as section, i (section.id)}
-      <SectionFields
-        {form}
-        errors={$errors.sections?.[i]}
-        index={i}
-        {today}
-        planned={planned.find((s) => s.id === section.id)}
-        {isUntaken}
-        hasBars={asked === 'bars' || $form.sections.length > 1}
-        canRemove={$form.sections.length > 1}
-        onRemove={() => ($form.sections = $form.sections.filter((s) => s.id !== section.id))}
-      />
-    {/each}
-    {#if asked === 'bars'}<button type="button" class="action" onclick={addSection}>Add a section</button
-      >{/if}
 
+    {#if asked === 'bars'}<ItemPrinted {form} errors={$errors as Record<string, string[]>} />{/if}
     {#if !isUntaken}<details>
         <summary>How it climbs</summary>
         <HowItClimbs {form} errors={$errors as Record<string, string[]>} {log} {today} {instruments} />
@@ -221,15 +195,6 @@
   form {
     max-width: 1020px;
     margin-top: 20px;
-  }
-  .facts {
-    display: grid;
-    grid-template-columns: repeat(4, 1fr);
-    gap: 14px 16px;
-    margin-top: 10px;
-  }
-  .wide {
-    grid-column: span 2;
   }
   h3 {
     margin: 24px 0 6px;
@@ -259,17 +224,18 @@
     cursor: pointer;
   }
   .ends {
+    position: sticky;
+    bottom: 0;
     display: flex;
-    gap: 20px;
+    flex-wrap: wrap;
+    gap: 8px 20px;
     align-items: center;
     margin-top: 24px;
+    padding: 12px 0;
+    border-top: 1px solid var(--rule);
+    background: var(--paper);
   }
   .remove {
     margin-left: auto;
-  }
-  @media (max-width: 720px) {
-    .facts {
-      grid-template-columns: 1fr 1fr;
-    }
   }
 </style>

@@ -1,4 +1,4 @@
-<!-- What an item is: its name, its kind, and what is asked of that kind: bars and edition, keys and octaves, or minutes alone. -->
+<!-- What an item is: its name, its kind, and what a plan asks of that kind: bars, keys and octaves, or minutes alone. -->
 <script lang="ts">
   import type { Writable } from 'svelte/store';
   import Field from '$lib/components/ui/Field.svelte';
@@ -82,38 +82,18 @@
       step="any"
       bind:value={$form.pickupBeats}
     />
-    <div class="wide">
-      <Field
-        id="barsPerLine"
-        label="Bars in each line of the page"
-        hint="A slash between pages: 5 4 4 5 / 4 4 6. May stay empty."
-        errors={errors.barsPerLine}
-        bind:value={$form.barsPerLine}
-      />
-    </div>
   {/if}
-  {#if asked === 'bars'}
+  {#if asked !== 'bars'}
     <div class="wide">
       <Field
-        id="edition"
-        label="Required edition"
-        errors={errors.edition}
+        id="tested"
+        label="What is being tested"
+        errors={errors.tested}
         dir="auto"
-        bind:value={$form.edition}
+        bind:value={$form.tested}
       />
     </div>
-    <Field id="key" label="Key" errors={errors.key} placeholder="D minor" bind:value={$form.key} />
-    <Field id="pages" label="Pages" errors={errors.pages} dir="auto" bind:value={$form.pages} />
   {/if}
-  <div class="wide tested">
-    <Field
-      id="tested"
-      label="What is being tested"
-      errors={errors.tested}
-      dir="auto"
-      bind:value={$form.tested}
-    />
-  </div>
 </div>
 
 <style>
