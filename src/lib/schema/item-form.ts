@@ -52,6 +52,7 @@ export const itemForm = z.object({
   name: printedFields.name,
   composer: printedFields.composer,
   kind: printedFields.kind.default('etude'),
+  instrument: printedFields.instrument,
   edition: printedFields.edition,
   pages: printedFields.pages,
   key: printedFields.key,
@@ -113,8 +114,8 @@ export function readItemForm(form: ItemForm): Read {
     ...(cuts.ok ? [] : [{ path: ['cuts'], says: cuts.says }])
   ];
   if (!parsed.success || !errata.ok || !cuts.ok || faults.length > 0) return { ok: false, faults };
-  const { composer, edition, pages, key, tested, barsPerLine, hasOwnSections } = form;
-  const printed = { composer, edition, pages, key, tested, barsPerLine, hasOwnSections };
+  const { composer, instrument, edition, pages, key, tested, barsPerLine, hasOwnSections } = form;
+  const printed = { composer, instrument, edition, pages, key, tested, barsPerLine, hasOwnSections };
   return { ok: true, item: { ...parsed.data, ...printed, errata: errata.value, cuts: cuts.value } };
 }
 
@@ -240,6 +241,7 @@ export function fillItemForm(item: WholeItem & { readonly version: number }): It
     name: item.name,
     composer: item.composer,
     kind: item.kind,
+    instrument: item.instrument,
     edition: item.edition,
     pages: item.pages,
     key: item.key,

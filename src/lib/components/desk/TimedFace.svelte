@@ -26,7 +26,11 @@
 
   /** Handbook, section 10. */
   const care = $derived.by(() => {
-    if (block.kind === 'rest') return 'Where lips or hands are tired, rest as long as you have played.';
+    // a minute in which another instrument is taken up rests nobody
+    if (block.kind === 'rest')
+      return block.name === 'Rest'
+        ? 'Where lips or hands are tired, rest as long as you have played.'
+        : block.why;
     const isFirst = block.kind === 'warm-up' || block.kind === 'fundamentals';
     return isFirst && isOnBreath ? 'Breathing exercises: stop when dizzy.' : '';
   });

@@ -85,6 +85,7 @@
             ><bdi>{item.name}</bdi></strong
           >{/if}
         <p class="soft"><bdi>{item.composer}</bdi>{item.edition ? ` · ${item.edition}` : ''}</p>
+        {#if item.instrument}<p class="soft">on <bdi>{item.instrument}</bdi></p>{/if}
         {#if item.pages}<p class="soft">pages {item.pages}</p>{/if}
         {#if item.tested}<p class="soft">tested: {item.tested}</p>{/if}
         {#each item.errata as erratum (erratum.bar + erratum.says)}

@@ -6,7 +6,16 @@
 
   let { form, errors }: { form: Writable<ItemForm>; errors: Record<string, string[]> } = $props();
 
-  const FIELDS = ['edition', 'key', 'pages', 'barsPerLine', 'errata', 'cuts', 'tested'] as const;
+  const FIELDS = [
+    'instrument',
+    'edition',
+    'key',
+    'pages',
+    'barsPerLine',
+    'errata',
+    'cuts',
+    'tested'
+  ] as const;
   /** Once open it stays so: what is emptied there is not folded away. */
   let isOpen = $state(false);
   $effect.pre(() => {
@@ -15,7 +24,7 @@
 </script>
 
 <details bind:open={isOpen}>
-  <summary>What is printed: edition, errata, cuts, lines of the page</summary>
+  <summary>What is printed: edition, errata, cuts, another instrument, lines of the page</summary>
   <div class="facts">
     <div class="wide">
       <Field
@@ -37,15 +46,21 @@
         bind:value={$form.tested}
       />
     </div>
-    <div class="wide">
-      <Field
-        id="barsPerLine"
-        label="Bars in each line of the page"
-        hint="A slash between pages: 5 4 4 5 / 4 4 6. May stay empty."
-        errors={errors.barsPerLine}
-        bind:value={$form.barsPerLine}
-      />
-    </div>
+    <Field
+      id="instrument"
+      label="Instrument, if another"
+      placeholder="cor anglais"
+      errors={errors.instrument}
+      dir="auto"
+      bind:value={$form.instrument}
+    />
+    <Field
+      id="barsPerLine"
+      label="Bars in each line of the page"
+      hint="A slash between pages: 5 4 4 5 / 4 4 6. May stay empty."
+      errors={errors.barsPerLine}
+      bind:value={$form.barsPerLine}
+    />
     <div class="wide">
       <Field
         id="errata"

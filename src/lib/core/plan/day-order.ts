@@ -15,6 +15,8 @@ export type OrderedBlock = {
   readonly isRun: boolean;
   readonly wasMissed: boolean;
   readonly clicksToGo: number;
+  /** What it is played on; missing or empty: the first instrument. */
+  readonly instrument?: string | undefined;
   /** Muscles it tires. */
   readonly tires?: readonly string[];
 };
@@ -28,8 +30,28 @@ export function splitBlocks(minutes: Minutes, longest = LONGEST_BLOCK_MIN): Minu
   );
 }
 
-/** Orders a day's blocks; two of one item, or that tire the same muscles, are kept apart where another can lie between. */
+const playedOn = ({ instrument }: OrderedBlock) => instrument ?? '';
+
+/**
+ * Orders a day's blocks: those of one instrument together, beginning with the one that the order begins with; the runs after all work, from
+ * the instrument in hand on.
+ */
 export function orderBlocks<B extends OrderedBlock>(blocks: readonly B[]): B[] {
+  const all = alternated(blocks);
+  const instruments = [...new Set(all.map(playedOn))];
+  if (instruments.length < 2) return all;
+  const on = (some: readonly B[], order: readonly string[]) =>
+    order.flatMap((instrument) => some.filter((block) => playedOn(block) === instrument));
+  const work = instruments.flatMap((instrument) =>
+    alternated(blocks.filter((block) => !block.isRun && playedOn(block) === instrument))
+  );
+  const inHand = work.length > 0 ? playedOn(work.at(-1)!) : instruments[0]!;
+  const runs = all.filter(({ isRun }) => isRun);
+  return [...work, ...on(runs, [inHand, ...instruments.filter((one) => one !== inHand)])];
+}
+
+/** What is held first, runs last; two of one item, or that tire the same muscles, are kept apart where another can lie between. */
+function alternated<B extends OrderedBlock>(blocks: readonly B[]): B[] {
   const rank = (b: B) => (b.isRun ? 3 : b.isWarm ? 0 : b.wasMissed ? 1 : 2);
   const sorted = [...blocks].sort((a, b) => rank(a) - rank(b) || b.clicksToGo - a.clicksToGo);
   for (let i = 1; i < sorted.length; i += 1) {

@@ -204,6 +204,50 @@ describe('a day', () => {
     );
   });
 
+  it('keeps what is played on one instrument together, the first in hand first, and goes on to the runs from the last', () => {
+    const [second, third] = [{ instrument: 'piccolo' }, { instrument: 'alto flute' }];
+    const ordered = orderBlocks([
+      block('run', { isRun: true }),
+      block('run of the piccolo', { isRun: true, ...second }),
+      block('piccolo, hard', { clicksToGo: 9, ...second }),
+      block('alto', { clicksToGo: 5, ...third }),
+      block('warm', { isWarm: true }),
+      block('hard', { clicksToGo: 7 }),
+      block('piccolo, easy', { ...second })
+    ]);
+    expect(ordered.map((b) => b.id)).toEqual([
+      ...['warm', 'hard', 'piccolo, hard', 'piccolo, easy', 'alto'],
+      ...['run', 'run of the piccolo']
+    ]);
+    const without = orderBlocks([
+      block('run of the first', { isRun: true }),
+      block('run of the piccolo', { isRun: true, ...second }),
+      block('piccolo', { ...second })
+    ]);
+    expect(without.map((b) => b.id)).toEqual(['piccolo', 'run of the piccolo', 'run of the first']);
+  });
+
+  it('loses none and doubles none, whatever they are played on', () => {
+    const some = fc.record({
+      instrument: fc.constantFrom('', 'piccolo', 'alto flute'),
+      isRun: fc.boolean(),
+      isWarm: fc.boolean(),
+      clicksToGo: fc.nat(9)
+    });
+    fc.assert(
+      fc.property(fc.array(some, { maxLength: 9 }), (given) => {
+        const blocks = given.map((one, i) => block(`${i}`, one));
+        const ordered = orderBlocks(blocks);
+        expect(ordered.map((b) => b.id).sort()).toEqual(blocks.map((b) => b.id).sort());
+        // among work each instrument is taken up once
+        const worked = ordered.filter((b) => !b.isRun).map((b) => given[Number(b.id)]!.instrument);
+        const taken = worked.filter((instrument, i) => instrument !== worked[i - 1]);
+        expect(taken).toEqual([...new Set(taken)]);
+      }),
+      { seed: 12, numRuns: 200 }
+    );
+  });
+
   it('has blocks no longer than twenty-five minutes', () => {
     expect(splitBlocks(50)).toEqual([25, 25]);
     expect(splitBlocks(26)).toEqual([13, 13]);

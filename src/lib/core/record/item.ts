@@ -110,6 +110,8 @@ export const itemFields = {
   id: idField,
   name: nameField,
   kind: z.enum(ITEM_KINDS, 'Choose what kind of item it is.'),
+  /** What it is played on; empty or missing: the candidate's first instrument. */
+  instrument: shortText.optional(),
   metre: metreField,
   ...bars,
   pickupBeats: z
@@ -149,6 +151,8 @@ export const printedFields = {
   name: nameField,
   composer: shortText,
   kind: itemFields.kind,
+  /** Empty: the candidate's first instrument. */
+  instrument: shortText.default(''),
   edition: shortText,
   pages: shortText,
   /** "D minor": related scales are chosen from it. */

@@ -19,6 +19,7 @@ const listRow = z.object({
   name: nameField,
   composer: shortText,
   kind: z.enum(ITEM_KINDS).default('etude'),
+  instrument: shortText.default(''),
   edition: shortText,
   pages: shortText,
   tested: shortText,
@@ -93,8 +94,8 @@ export function readListRow(row: ListRow, today: string) {
   if (!errata.ok) return { ok: false as const, fault: { field: 'errata' as const, says: errata.says } };
   const cuts = parseCuts(row.cuts, ANYWHERE);
   if (!cuts.ok) return { ok: false as const, fault: { field: 'cuts' as const, says: cuts.says } };
-  const { composer, edition, pages, tested, key } = row;
-  const printed = { composer, edition, pages, tested, key, barsPerLine: '' };
+  const { composer, instrument, edition, pages, tested, key } = row;
+  const printed = { composer, instrument, edition, pages, tested, key, barsPerLine: '' };
   return {
     ok: true as const,
     item: { ...parsed.data, ...printed, errata: errata.value, cuts: cuts.value }

@@ -130,6 +130,7 @@ const HEADS: Readonly<Record<Column, readonly string[]>> = {
     'editorial',
     'edizione'
   ],
+  instrument: ['instrument', 'played on', 'strumento', 'instrumento'],
   pages: ['pages', 'page', 'seite', 'seiten', 'página', 'páginas', 'pagina', 'pagine'],
   tested: ['tested', 'what is tested', 'panel listens for', 'geprüft', 'évalué', 'se evalúa'],
   metre: ['metre', 'meter', 'time signature', 'taktart', 'chiffrage', 'compás', 'metro'],

@@ -10,8 +10,9 @@ import { boundDates } from './bounds';
 import { place } from './place';
 
 /** An item as it is typed: what is printed and what is this candidate's own. */
-export type ItemInput = Omit<items.Printed, 'pages' | 'key' | 'errata' | 'cuts'> &
+export type ItemInput = Omit<items.Printed, 'instrument' | 'pages' | 'key' | 'errata' | 'cuts'> &
   Pick<items.ListItem, 'mostPerDayMin' | 'schools' | 'holdsNow'> & {
+    readonly instrument?: string | undefined;
     readonly pages?: string | undefined;
     readonly key?: string | undefined;
     readonly errata?: readonly Omit<items.Erratum, 'addedOn'>[] | undefined;
@@ -52,7 +53,8 @@ export function printedOf(
   item: ItemInput,
   sections: items.ListItem['sections'],
   today: string,
-  before: Pick<items.Printed, 'pages' | 'key' | 'errata' | 'cuts'> = {
+  before: Pick<items.Printed, 'instrument' | 'pages' | 'key' | 'errata' | 'cuts'> = {
+    instrument: '',
     pages: '',
     key: '',
     errata: [],
@@ -66,10 +68,11 @@ export function printedOf(
     hasOwnSections: _own,
     ...printed
   } = item;
-  const { pages, key, errata, cuts } = item;
+  const { instrument, pages, key, errata, cuts } = item;
   return {
     ...printed,
     sections,
+    instrument: instrument ?? before.instrument,
     pages: pages ?? before.pages,
     key: key ?? before.key,
     errata: errata

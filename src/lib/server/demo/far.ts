@@ -65,7 +65,8 @@ export const SANNE: DemoCandidate = {
         metre: '3/4',
         bars: 24,
         lines: '6 6 6 6',
-        tested: 'cor anglais sound, long breath',
+        instrument: 'cor anglais',
+        tested: 'its sound, long breath',
         ease: 0.8,
         from: 33
       },

@@ -72,6 +72,7 @@ type Facts = {
   metre: string;
   bars: number;
   lines: string;
+  instrument?: string;
   tested: string;
   ease: number;
   split?: number;
@@ -95,6 +96,7 @@ export function item(name: string, facts: Facts, first: SectionTempo, second?: S
     name,
     composer,
     kind,
+    instrument: facts.instrument,
     edition: 'Quay Street Press, 3rd printing',
     pages: facts.pages ?? '',
     key: facts.key ?? '',

@@ -37,6 +37,7 @@ type PrintedRow = {
   name: string;
   composer: string;
   kind: ListItem['kind'];
+  instrument: string;
   edition: string;
   pages: string;
   music_key: string;
@@ -52,11 +53,11 @@ type PrintedRow = {
   cuts_json: string;
 };
 
-const SELECT = `SELECT i.id, i.audition_id, i.list_item_id, l.name, l.composer, l.kind, l.edition, l.pages, l.music_key, l.tested, l.bars_per_line, l.metre,
+const SELECT = `SELECT i.id, i.audition_id, i.list_item_id, l.name, l.composer, l.kind, l.instrument, l.edition, l.pages, l.music_key, l.tested, l.bars_per_line, l.metre,
   l.from_bar, l.to_bar, l.pickup_beats, l.minutes_per_week, i.most_per_day_min, l.sections_json, i.own_sections_json, i.holds_now_json, l.errata_json,
   l.cuts_json, i.schools_json, i.is_left_out, l.version + i.version - 1 AS version
   FROM item i JOIN list_item l ON l.id = i.list_item_id`;
-const PRINTED = `id, name, composer, kind, edition, pages, music_key, tested, bars_per_line, metre, from_bar, to_bar, pickup_beats,
+const PRINTED = `id, name, composer, kind, instrument, edition, pages, music_key, tested, bars_per_line, metre, from_bar, to_bar, pickup_beats,
   minutes_per_week, sections_json, errata_json, cuts_json`;
 const IS_THERE = 'i.removed_at_ms IS NULL AND l.removed_at_ms IS NULL';
 
@@ -88,13 +89,13 @@ const statements = preparedOnce((db) => ({
   ),
   placePrinted: db.prepare('UPDATE list_item SET position = ? WHERE id = ?'),
   addPrinted: db.prepare(
-    `INSERT INTO list_item (id, call_id, position, name, composer, kind, edition, pages, music_key, tested, bars_per_line, metre, from_bar, to_bar,
+    `INSERT INTO list_item (id, call_id, position, name, composer, kind, instrument, edition, pages, music_key, tested, bars_per_line, metre, from_bar, to_bar,
        pickup_beats, minutes_per_week, sections_json, errata_json, cuts_json)
      VALUES (@id, @callId, (SELECT coalesce(max(position), 0) + 1 FROM list_item WHERE call_id = @callId), @name, @composer, @kind,
-       @edition, @pages, @key, @tested, @barsPerLine, @metre, @fromBar, @toBar, @pickupBeats, @minutesPerWeek, @sections, @errata, @cuts)`
+       @instrument, @edition, @pages, @key, @tested, @barsPerLine, @metre, @fromBar, @toBar, @pickupBeats, @minutesPerWeek, @sections, @errata, @cuts)`
   ),
   savePrinted: db.prepare(
-    `UPDATE list_item SET name = @name, composer = @composer, kind = @kind, edition = @edition, pages = @pages, music_key = @key, tested = @tested,
+    `UPDATE list_item SET name = @name, composer = @composer, kind = @kind, instrument = @instrument, edition = @edition, pages = @pages, music_key = @key, tested = @tested,
        bars_per_line = @barsPerLine, metre = @metre, from_bar = @fromBar, to_bar = @toBar, pickup_beats = @pickupBeats,
        minutes_per_week = @minutesPerWeek, sections_json = @sections, errata_json = @errata, cuts_json = @cuts, version = version + 1
      WHERE id = @id`
@@ -147,6 +148,7 @@ function decodePrinted(row: PrintedRow): Printed {
     name: row.name,
     composer: row.composer,
     kind: row.kind,
+    instrument: row.instrument,
     edition: row.edition,
     pages: row.pages,
     key: row.music_key,

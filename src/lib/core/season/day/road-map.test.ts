@@ -40,6 +40,22 @@ describe('a day’s road map', () => {
     expect(clockMinutes(plan, TODAY)).toBe(60);
   });
 
+  it('gives a minute to take up another instrument, of the block that follows', () => {
+    const items = given.items.map((item) =>
+      item.id === 'B' ? { ...item, instrument: 'cor anglais' } : item
+    );
+    const { date } = laySeason(given).days.find((day) => day.blocks.some(({ itemId }) => itemId === 'B'))!;
+    const plain = roadMapOf(given, date).blocks;
+    const { blocks } = roadMapOf({ ...given, items }, date);
+    const at = blocks.findIndex(({ name }) => name === 'Take up the cor anglais');
+    expect(blocks[at]).toMatchObject({ kind: 'rest', minutes: 1, itemId: null });
+    expect(blocks[at + 1]!.itemId).toBe('B');
+    const sum = (of: typeof blocks) => of.reduce((total, { minutes }) => total + minutes, 0);
+    expect(sum(blocks)).toBe(sum(plain));
+    const minutesOf = (of: typeof blocks) => of.find(({ itemId }) => itemId === 'B')!.minutes;
+    expect(minutesOf(blocks)).toBe(minutesOf(plain) - 1);
+  });
+
   it('works from what holds by the school’s steps to today’s rung, with the rung after it one further', () => {
     const { plan, blocks } = roadMapOf(given);
     const block = blocks.find(({ kind, itemId }) => kind === 'ladder' && itemId === 'A')!;

@@ -28,6 +28,9 @@ import {
 /** So long a rest after so much play. */
 const REST_MIN: Minutes = 5;
 const PLAY_BEFORE_REST_MIN: Minutes = 55;
+/** To take up another instrument; and what is left of a block that gives it. */
+const SWITCH_MIN: Minutes = 1;
+const LEAST_BLOCK_MIN: Minutes = 3;
 /** A block added by hand, to begin with. */
 const ADDED_MIN: Minutes = 8;
 /** How hard a part is, is read from so many days. */
@@ -63,7 +66,10 @@ export function makeRoadMap(
   const blocks = [
     ...ofNoItem('warm-up', warmUpMin, 'Warm-up', 'from the middle of the range outwards'),
     ...fundamentalsOn(facts, date),
-    ...day.blocks.map((block) => roadBlockOf(plan, facts, date, block))
+    ...withSwitches(
+      day.blocks.map((block) => roadBlockOf(plan, facts, date, block)),
+      facts.items
+    )
   ];
   return withRests(blocks).map((block, i) => ({ id: idOf(i, block.itemId), ...block }));
 }
@@ -154,6 +160,23 @@ function ofNoItem(
       work: null
     }
   ];
+}
+
+/** Where the next block is played on another instrument, a minute to take it up, which that block gives where it can. */
+function withSwitches(blocks: readonly BlockWithoutId[], items: readonly PlanItem[]): BlockWithoutId[] {
+  const playedOn = ({ itemId }: BlockWithoutId) => items.find(({ id }) => id === itemId)?.instrument ?? '';
+  let inHand = '';
+  return blocks.flatMap((block) => {
+    const instrument = playedOn(block);
+    if (instrument === inHand) return [block];
+    inHand = instrument;
+    const name = instrument === '' ? 'Back to the first instrument' : `Take up the ${instrument}`;
+    const minutes = Math.max(Math.min(block.minutes, LEAST_BLOCK_MIN), block.minutes - SWITCH_MIN);
+    return [
+      ...ofNoItem('rest', SWITCH_MIN, name, 'another instrument: warm it, tune, play a scale'),
+      { ...block, minutes }
+    ];
+  });
 }
 
 /** A rest before the block that would make it too long; none after the last. */

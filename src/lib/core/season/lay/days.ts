@@ -23,6 +23,7 @@ export function describeDays(
 ): PlannedDay[] {
   const clicks = new Map(items.map((item) => [item.id, item.clicksToGo ?? 0]));
   const tires = new Map(cases.map(({ item }) => [item.id, schoolsOf(item, request.schools).tires]));
+  const instruments = new Map(cases.map(({ item }) => [item.id, item.instrument]));
   const missed = missedYesterday(request, frame);
   const pinned = new Set(
     (request.pins ?? []).flatMap((p) => ('minutes' in p ? [`${p.itemId} ${p.date}`] : []))
@@ -35,6 +36,7 @@ export function describeDays(
     const open = (blocks.get(day) ?? []).map((b) => ({
       ...b,
       clicksToGo: clicks.get(b.id) ?? 0,
+      instrument: instruments.get(b.id),
       tires: tires.get(b.id) ?? [],
       wasMissed: day === frame.today && missed.has(b.id)
     }));
