@@ -162,3 +162,56 @@ test('a wish outlives a reload, is answered with a reply, and carried out where 
   await teacher.getByRole('button', { name: 'Take it back' }).click();
   await expect(less).toBeVisible();
 });
+
+test('a list is begun without a candidate, pasted, put in order, mended and given to one who then has its plan', async ({
+  browser
+}) => {
+  const page = await (await browser.newContext({ baseURL: studio.origin })).newPage();
+  await enterDemo(studio, page);
+  await page.goto('/lists');
+  await alive(page);
+  await page.getByRole('link', { name: 'Begin a list' }).click();
+  await page.waitForURL('**/lists/new');
+  await alive(page);
+  await page.getByLabel('Audition', { exact: true }).fill('Gravel Pit Winds');
+  await page.locator('#round-0-date').fill('2027-02-20');
+  await page.getByRole('button', { name: 'Save, and enter the list' }).click();
+  await page.waitForURL(/\/lists\/[0-9a-f-]{36}$/);
+  const list = new URL(page.url()).pathname;
+  await alive(page);
+  await page.getByRole('link', { name: 'Paste a list' }).click();
+  await page.waitForURL('**/import');
+  await alive(page);
+  const text =
+    'Kiln, Ashgrove, bars 1-24, 4/4, quarter 96, solo\nLoom, Ashgrove, bars 1-32, 3/4, quarter 72, etude';
+  await page.locator('#text').fill(text);
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await expect(page.getByRole('columnheader', { name: 'holds now' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Add these 2 items' }).click();
+  await page.waitForURL((url) => url.pathname === list);
+  await alive(page);
+  const names = () => page.locator('.items .what a').allTextContents();
+  expect(await names()).toEqual(['Kiln', 'Loom']);
+  await page.getByRole('button', { name: 'Move Kiln down' }).click();
+  await expect.poll(names).toEqual(['Loom', 'Kiln']);
+  await page.getByRole('link', { name: 'Loom' }).click();
+  await page.waitForURL(`**${list}/*`);
+  await alive(page);
+  await expect(page.getByLabel('Holds now, bpm')).toHaveCount(0);
+  await page.getByLabel('Last bar').fill('0');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.locator('#toBar-fault')).toBeVisible();
+  await page.getByLabel('Last bar').fill('40');
+  await page.getByLabel('To bar').fill('40');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.waitForURL((url) => url.pathname === list);
+  await alive(page);
+  await page.getByLabel('Who takes it').selectOption({ label: 'Teo Marchetta-Lund' });
+  await page.getByRole('button', { name: 'Lay a plan for it' }).click();
+  await page.waitForURL(/\/auditions\/[0-9a-f-]{36}$/);
+  await expect(page.getByText('Loom').first()).toBeVisible();
+  // from now on it is read where it is taken
+  await page.goto(list);
+  await page.waitForURL(/\/auditions\/[0-9a-f-]{36}\/list$/);
+  expect(await names()).toEqual(['Loom', 'Kiln']);
+});

@@ -233,6 +233,26 @@ test('who prepares alone is asked for no candidate, logs as one, and reads no wo
   await page.goto('/');
   await page.waitForURL('**/today');
   await alive(page);
+  await page.getByRole('button', { name: /^Begin/ }).click();
+  await page.waitForURL('**/desk*');
+  const clean = page.getByRole('button', { name: /^clean/ });
+  const done = page.getByRole('button', { name: /^done/ });
+  // what comes before the music
+  while (
+    await clean
+      .or(done)
+      .first()
+      .waitFor()
+      .then(() => done.isVisible())
+  ) {
+    await done.click();
+    await page.getByRole('button', { name: /^next ./ }).click();
+  }
+  for (let n = 0; n < 3; n += 1) await clean.click();
+  expect(await page.locator('body').innerText(), 'the desk').not.toMatch(/teacher/i);
+  await page.keyboard.press('e');
+  await page.getByRole('button', { name: /^next/ }).waitFor();
+  await alive(page);
   await page.goto(`${audition}/log`);
   await alive(page);
   await page.locator('#line').fill('1 1-24 10m @63 ccc');

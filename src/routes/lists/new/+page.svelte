@@ -9,10 +9,8 @@
 <div class="page">
   <p><a href="/lists">Lists</a></p>
   <h1>A new list</h1>
-  <p class="soft">
-    The call first: what it is called and when it is heard. Its items follow; candidates take it when it is
-    theirs.
-  </p>
+  <p class="soft">Its call first, its items next; candidates take it when it is theirs.</p>
+  <h2>The call</h2>
   <CallEditor
     form={data.form}
     items={[]}
@@ -22,3 +20,9 @@
     saveLabel="Save, and enter the list"
   />
 </div>
+
+<style>
+  h2 {
+    margin: 20px 0 10px;
+  }
+</style>
