@@ -233,6 +233,11 @@ test('who prepares alone is asked for no candidate, logs as one, and reads no wo
   await page.goto('/');
   await page.waitForURL('**/today');
   await alive(page);
+  const choice = page.getByLabel('Item to add');
+  await choice.selectOption(
+    await choice.locator('option').filter({ hasText: 'Kiln' }).first().getAttribute('value')
+  );
+  await page.getByRole('button', { name: /^Add \d/ }).click();
   await page.getByRole('button', { name: /^Begin/ }).click();
   await page.waitForURL('**/desk*');
   const clean = page.getByRole('button', { name: /^clean/ });
@@ -246,13 +251,12 @@ test('who prepares alone is asked for no candidate, logs as one, and reads no wo
       .then(() => done.isVisible())
   ) {
     await done.click();
-    await page.getByRole('button', { name: /^next ./ }).click();
+    await page.getByRole('button', { name: /^next/ }).click();
   }
   for (let n = 0; n < 3; n += 1) await clean.click();
   expect(await page.locator('body').innerText(), 'the desk').not.toMatch(/teacher/i);
   await page.keyboard.press('e');
-  await page.getByRole('button', { name: /^next/ }).waitFor();
-  await alive(page);
+  await expect(page.getByText(/all sent/)).toBeVisible();
   await page.goto(`${audition}/log`);
   await alive(page);
   await page.locator('#line').fill('1 1-24 10m @63 ccc');
