@@ -269,6 +269,9 @@ type Words = {
   leftOver: string[];
 };
 
+/** What a piece is called besides its name: “Millrace”. */
+const QUOTED = /^[“„"«‘'].+[”“"»’']$/u;
+
 function shareWords(line: Line, mayBeBars: boolean): Words {
   const parts = partsOf(line.rest)
     .map((part) => withoutSigns(tidy(part.replaceAll(/[;\t]/g, ' '))))
@@ -304,7 +307,8 @@ function shareWords(line: Line, mayBeBars: boolean): Words {
   ) {
     [words.name, words.composer] = [brackets[1]!, withoutSigns(brackets[2]!)];
   } else words.name = first;
-  while (more[0] !== undefined && MOVEMENT.test(more[0])) words.name += `, ${more.shift()!}`;
+  while (more[0] !== undefined && (MOVEMENT.test(more[0]) || QUOTED.test(more[0])))
+    words.name += `, ${more.shift()!}`;
   if (words.composer === '' && more[0] !== undefined && PERSON.test(more[0])) words.composer = more.shift()!;
   while (more[0] !== undefined && MOVEMENT.test(more[0])) words.name += `, ${more.shift()!}`;
   words.leftOver = more;
