@@ -219,12 +219,13 @@ describe('a day', () => {
       ...['warm', 'hard', 'piccolo, hard', 'piccolo, easy', 'alto'],
       ...['run', 'run of the piccolo']
     ]);
-    const without = orderBlocks([
+    const inHand = orderBlocks([
       block('run of the first', { isRun: true }),
       block('run of the piccolo', { isRun: true, ...second }),
+      block('hard', { clicksToGo: 7 }),
       block('piccolo', { ...second })
     ]);
-    expect(without.map((b) => b.id)).toEqual(['piccolo', 'run of the piccolo', 'run of the first']);
+    expect(inHand.map((b) => b.id)).toEqual(['hard', 'piccolo', 'run of the piccolo', 'run of the first']);
   });
 
   it('loses none and doubles none, whatever they are played on', () => {

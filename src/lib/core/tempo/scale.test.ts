@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { beatsPerBar, tempoIn } from '../units';
+import { beatsPerBar, sayBpm, tempoIn } from '../units';
 import {
   TRADITIONAL_SCALE,
   clickOf,
@@ -72,6 +72,12 @@ describe('beat units', () => {
     expect(tempoIn({ bpm: 58, unit: 'dotted-quarter' }, 'eighth')).toBe(174);
     expect(tempoIn({ bpm: 58, unit: 'dotted-quarter' }, 'quarter')).toBe(87);
     expect(tempoIn({ bpm: 60, unit: 'half' }, 'sixteenth')).toBe(480);
+  });
+
+  it('is said in whole numbers, as metronomes have them, where another unit has one between', () => {
+    expect(sayBpm(tempoIn({ bpm: 63, unit: 'eighth' }, 'quarter'))).toBe('32'); // 31.5
+    expect(sayBpm(tempoIn({ bpm: 104, unit: 'eighth' }, 'dotted-quarter'))).toBe('35'); // 34.67
+    expect(sayBpm(92)).toBe('92');
   });
 
   it('divide a bar', () => {

@@ -7,6 +7,7 @@ import { readCountback, readReadiness, tickCheck } from './countback';
 import { addItem, previewItem, readItem, readList, removeItem, saveItem } from './list';
 import { logTouch } from './log';
 import { takeBack } from './undo';
+import { saveUsual } from './usual';
 import { STUDY, TEACHER, addPlayer, addRound, timeOf } from '../../../../tests/fixtures/small-studio';
 
 const DAY_MS = 86_400_000;
@@ -50,6 +51,13 @@ describe('a list that two candidates take', () => {
     expect(itemOf(bo).id).not.toBe(adasItem);
     expect(planOf(ada).items[0]!.heldShare).toBeGreaterThan(0.5);
     expect(planOf(bo).items[0]!.heldShare).toBeNull();
+  });
+
+  it('has a new item climb for each other taker as is usual in the studio', () => {
+    saveUsual(app, TEACHER, { schools: { inARow: 5 } });
+    const item = { ...STUDY, name: 'Second', schools: { inARow: 2 } };
+    addItem(app, TEACHER, { auditionId: ada.auditionId, item });
+    expect([ada, bo].map((who) => itemOf(who, 1).schools?.inARow)).toEqual([2, 5]);
   });
 
   it('is offered to those who have not taken it, and taken once', () => {
