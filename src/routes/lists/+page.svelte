@@ -92,6 +92,7 @@
     gap: 16px;
     align-items: center;
     justify-content: space-between;
+    margin-bottom: 8px;
   }
   table {
     margin-top: 16px;
