@@ -28,9 +28,7 @@
   const care = $derived.by(() => {
     // a minute in which another instrument is taken up rests nobody
     if (block.kind === 'rest')
-      return block.name === 'Rest'
-        ? 'Where lips or hands are tired, rest as long as you have played.'
-        : block.why;
+      return block.name === 'Rest' ? 'Where lips or hands are tired, rest as long as you have played.' : '';
     const isFirst = block.kind === 'warm-up' || block.kind === 'fundamentals';
     return isFirst && isOnBreath ? 'Breathing exercises: stop when dizzy.' : '';
   });

@@ -37,7 +37,10 @@
   const CLOSE_PX = 20;
   /** There two numbers stand close. */
   const TIGHT_PX = 104;
+  /** Narrower than this neither a name nor a number stands free of what is beside it: they are said on pointing. */
+  const HAIR_PX = 26;
   const isSlim = $derived(share < SLIM);
+  const isHair = $derived(share * width < HAIR_PX);
   const isTight = $derived(share * width < TIGHT_PX);
   const said = $derived(
     `${block.name}, ${block.minutes} minutes${block.run?.end ? ', done' : ''}: ${block.why}`
@@ -56,12 +59,13 @@
   class:slim={isSlim}
   class:tight={isTight}
   aria-label={said}
+  title={isHair ? said : undefined}
   aria-pressed={isInHand}
   onclick={onPick}
 >
   <span class="name"><span>{isSlim ? '' : block.name}</span></span>
   <span class="window">
-    {#if isSlim}<span class="upright">{block.name}</span>
+    {#if isSlim}{#if !isHair}<span class="upright">{block.name}</span>{/if}
     {:else if work && click && start !== undefined && goal !== undefined}
       <span class="start" class:under={hangs(block, start) < CLOSE_PX} style:top="{8 + hangs(block, start)}px"
         ><b><NoteValue unit={click.unit} height={18} />{sayAt(start, work.unit)}</b></span
@@ -84,7 +88,7 @@
       {/if}
     {:else}<span class="sign"><Sign kind={block.kind} /></span>{/if}
   </span>
-  <span class="minutes">{minutes}</span>
+  <span class="minutes" class:unsaid={isHair}>{minutes}</span>
   <span class="why"
     >{#if block.bars}<b>{sayBlockBars(block)}{sayBlockSpots(block)}</b>{/if}
     {block.why}</span
@@ -110,6 +114,9 @@
     -webkit-box-orient: vertical;
     -webkit-line-clamp: 2;
     line-clamp: 2;
+  }
+  .unsaid {
+    visibility: hidden;
   }
   .name {
     display: grid;
