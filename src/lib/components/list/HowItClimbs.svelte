@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { Writable } from 'svelte/store';
   import Field from '$lib/components/ui/Field.svelte';
+  import FieldGrid from '$lib/components/ui/FieldGrid.svelte';
   import { usualDemands } from '$lib/core/plan';
   import type { Touch } from '$lib/core/practice';
   import { STRATEGIES, previewClimb, recommendStrategy, sayRung } from '$lib/core/season';
@@ -33,7 +34,7 @@
   const sectionOf = (id: string) => $form.sections.find((s) => s.id === id);
 </script>
 
-<div class="facts">
+<FieldGrid>
   <div class="wide">
     <Field id="strategy" label="Strategy" errors={errors.strategy}>
       {#snippet control(w)}
@@ -129,7 +130,7 @@
     type="number"
     bind:value={$form.mostPerDayMin}
   />
-</div>
+</FieldGrid>
 <ul class="ladders" aria-label="What it makes" aria-live="polite">
   {#each ladders as ladder (ladder.sectionId)}
     {@const section = sectionOf(ladder.sectionId)}
@@ -150,15 +151,6 @@
 </ul>
 
 <style>
-  .facts {
-    display: grid;
-    grid-template-columns: repeat(4, 1fr);
-    gap: 14px 16px;
-    margin-top: 10px;
-  }
-  .wide {
-    grid-column: span 2;
-  }
   .advice {
     grid-column: 1 / -1;
     padding-left: 8px;
@@ -169,10 +161,5 @@
     padding: 0;
     list-style: none;
     font-stretch: 90%;
-  }
-  @media (max-width: 720px) {
-    .facts {
-      grid-template-columns: 1fr 1fr;
-    }
   }
 </style>

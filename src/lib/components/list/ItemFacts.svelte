@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { Writable } from 'svelte/store';
   import Field from '$lib/components/ui/Field.svelte';
+  import FieldGrid from '$lib/components/ui/FieldGrid.svelte';
   import type { ItemForm } from '$lib/schema/item-form';
   import { askedOf } from '$lib/schema/list/row';
 
@@ -17,7 +18,7 @@
   }
 </script>
 
-<div class="facts">
+<FieldGrid>
   <div class="wide">
     <Field id="name" label="Name" errors={errors.name} dir="auto" bind:value={$form.name} />
   </div>
@@ -94,21 +95,4 @@
       />
     </div>
   {/if}
-</div>
-
-<style>
-  .facts {
-    display: grid;
-    grid-template-columns: repeat(4, 1fr);
-    gap: 14px 16px;
-    margin-top: 10px;
-  }
-  .wide {
-    grid-column: span 2;
-  }
-  @media (max-width: 720px) {
-    .facts {
-      grid-template-columns: 1fr 1fr;
-    }
-  }
-</style>
+</FieldGrid>

@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { Writable } from 'svelte/store';
   import Field from '$lib/components/ui/Field.svelte';
+  import FieldGrid from '$lib/components/ui/FieldGrid.svelte';
   import type { ItemForm } from '$lib/schema/item-form';
 
   let { form, errors }: { form: Writable<ItemForm>; errors: Record<string, string[]> } = $props();
@@ -25,7 +26,7 @@
 
 <details bind:open={isOpen}>
   <summary>What is printed: edition, errata, cuts, another instrument, lines of the page</summary>
-  <div class="facts">
+  <FieldGrid>
     <div class="wide">
       <Field
         id="edition"
@@ -81,7 +82,7 @@
         bind:value={$form.cuts}
       />
     </div>
-  </div>
+  </FieldGrid>
 </details>
 
 <style>
@@ -90,19 +91,5 @@
   }
   summary {
     cursor: pointer;
-  }
-  .facts {
-    display: grid;
-    grid-template-columns: repeat(4, 1fr);
-    gap: 14px 16px;
-    margin-top: 10px;
-  }
-  .wide {
-    grid-column: span 2;
-  }
-  @media (max-width: 720px) {
-    .facts {
-      grid-template-columns: 1fr 1fr;
-    }
   }
 </style>

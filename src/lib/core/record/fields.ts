@@ -25,6 +25,13 @@ export const shortText = z
   .trim()
   .max(200, 'At most 200 characters, please.')
   .default('');
+/** What an item is played on: short, since a block of the day says it in its name. */
+export const instrumentField = z
+  .string()
+  .overwrite(oneLine)
+  .trim()
+  .max(60, 'At most 60 characters, please.')
+  .default('');
 export const longText = z
   .string()
   .overwrite(manyLines)

@@ -8,6 +8,7 @@ import {
   bpmField,
   dateField,
   idField,
+  instrumentField,
   metreField,
   minutesField,
   nameField,
@@ -111,7 +112,7 @@ export const itemFields = {
   name: nameField,
   kind: z.enum(ITEM_KINDS, 'Choose what kind of item it is.'),
   /** What it is played on; empty or missing: the candidate's first instrument. */
-  instrument: shortText.optional(),
+  instrument: instrumentField.optional(),
   metre: metreField,
   ...bars,
   pickupBeats: z
@@ -152,7 +153,7 @@ export const printedFields = {
   composer: shortText,
   kind: itemFields.kind,
   /** Empty: the candidate's first instrument. */
-  instrument: shortText.default(''),
+  instrument: instrumentField,
   edition: shortText,
   pages: shortText,
   /** "D minor": related scales are chosen from it. */

@@ -5,7 +5,7 @@
 import { z } from 'zod';
 import { type ItemKind, ITEM_KINDS } from '../../core/season';
 import { BEAT_UNITS } from '../../core/units';
-import { EVIDENCE, nameField, shortText } from '../../core/record';
+import { EVIDENCE, instrumentField, nameField, shortText } from '../../core/record';
 import { planItem } from '../item';
 import { parseCuts, parseErrata } from '../printed';
 
@@ -19,7 +19,7 @@ const listRow = z.object({
   name: nameField,
   composer: shortText,
   kind: z.enum(ITEM_KINDS).default('etude'),
-  instrument: shortText.default(''),
+  instrument: instrumentField,
   edition: shortText,
   pages: shortText,
   tested: shortText,

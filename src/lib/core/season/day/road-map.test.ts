@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { TODAY, clean, etude, freeTime, request, roundOn } from '../../../../../tests/fixtures/etude-season';
 import { randomSeasons } from '../../../../../tests/fixtures/random-season';
+import { deskEvent, itemFields } from '../../record';
 import type { SeasonRequest } from '../facts/request';
 import { laySeason } from '../lay/lay';
 import { blocksToAdd, clockMinutes, makeRoadMap } from './road-map';
@@ -54,6 +55,18 @@ describe('a day’s road map', () => {
     expect(sum(blocks)).toBe(sum(plain));
     const minutesOf = (of: typeof blocks) => of.find(({ itemId }) => itemId === 'B')!.minutes;
     expect(minutesOf(blocks)).toBe(minutesOf(plain) - 1);
+  });
+
+  it('is a day that the desk can send, however long the name of an instrument may be', () => {
+    const longest = 'x'.repeat(60);
+    expect(itemFields.instrument.safeParse(longest).success).toBe(true);
+    expect(itemFields.instrument.safeParse(`${longest}x`).success).toBe(false);
+    const items = given.items.map((item) => ({ ...item, instrument: longest }));
+    const { date } = laySeason(given).days.find((day) => day.blocks.some(({ itemId }) => itemId === 'B'))!;
+    const { blocks } = roadMapOf({ ...given, items }, date);
+    expect(blocks.some(({ name }) => name.includes(longest))).toBe(true);
+    const sent = { id: 'e', device: 'd', seq: 0, atMs: 0, date, kind: 'day', blocks };
+    expect(deskEvent.safeParse(sent).error?.issues ?? []).toEqual([]);
   });
 
   it('works from what holds by the school’s steps to today’s rung, with the rung after it one further', () => {
