@@ -5,7 +5,7 @@ import { type IncomingMessage, request as begin } from 'node:http';
 import { join } from 'node:path';
 
 /** Longer than any answer takes, however busy the machine: who hears nothing by then is kept waiting for ever. */
-const WOULD_NOT_END_MS = 10_000;
+const WOULD_NOT_END_MS = 60_000;
 
 export type Answer = {
   readonly status: number;

@@ -78,7 +78,9 @@ class Dealing {
     const level = this.#task.levels.ofColumn[this.#table.column[d]!]!;
     const budget = Math.min(this.#table.room[d]!, this.#table.target[d]! + (this.#carried.get(level) ?? 0));
     const blocks = MOST_BLOCKS_A_DAY - (this.#task.touched.get(day)?.blocks ?? 0);
-    const chosen = this.#choose(this.#turns(day, d), budget, this.#table.room[d]!, blocks);
+    const turns = this.#turns(day, d);
+    const chosen = this.#choose(turns, budget, this.#table.room[d]!, blocks);
+    if (chosen.length === 0) chosen.push(...this.#toBegin(turns, day, this.#table.room[d]!));
     const minutes = share(chosen, budget, this.#task.longest);
     const played = new Set<number>();
     let used = 0;
@@ -145,6 +147,16 @@ class Dealing {
       wanted += Math.max(turn.want, turn.must);
     }
     return chosen;
+  }
+
+  /** Who begins does so on the first day, though its even share is less than a block: what nobody has played yet, where nothing else lies. */
+  #toBegin(turns: readonly Turn[], day: DayNumber, room: Minutes): Turn[] {
+    const { practiceDays, touched, lying, climbing } = this.#task;
+    const isEmpty = !touched.has(day) && lying.on(day) === 0;
+    if (day !== practiceDays[0] || !isEmpty) return [];
+    return turns
+      .filter(({ item, least }) => climbing[item]?.lastPlayed === null && least <= room)
+      .slice(0, 1);
   }
 
   /** All that is left where the rest would be less than a block; less where that keeps the rest one. */

@@ -33,11 +33,14 @@ export function touchesBetween(
     const lastBlock = allotments.at(-1)?.day ?? -Infinity;
     const { lastDaysFrom } = owner.stages;
     const own = days.filter((day) => day >= owner.stages!.began && day < lastDaysFrom);
+    const isNew = climbing.lastPlayed === null && !count.has(days[0]!);
     let rested: DayNumber[] = [];
     for (const day of own) {
       if (on.has(day)) rested = [];
       else rested.push(day);
-      const most = day <= lastBlock ? climbing.mostRest(day) : KEEP_WARM_EVERY_DAYS - 1;
+      const usual = day <= lastBlock ? climbing.mostRest(day) : KEEP_WARM_EVERY_DAYS - 1;
+      // who begins does so on the first day
+      const most = isNew && day === days[0] ? 0 : usual;
       if (rested.length <= most) continue;
       const fits = rested.filter((d) => free.get(d)! >= minutes && (count.get(d) ?? 0) < MOST_BLOCKS_A_DAY);
       // the later the better, but for a day that is much fuller than another

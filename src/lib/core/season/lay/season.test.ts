@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { TODAY, clean, dates, etude, request } from '../../../../../tests/fixtures/etude-season';
+import { TODAY, clean, dates, etude, request, roundOn } from '../../../../../tests/fixtures/etude-season';
 import type { Touch } from '../../practice';
 import { dayOf, formatDate } from '../../units';
 import { laySeason } from './lay';
@@ -105,6 +105,17 @@ describe('a plan', () => {
     expect(plan.items[0]!.slowestSectionId).toBe('fast'); // 0.75 against 0.9
     expect(plan.items[0]!.heldShare).toBe(0.75);
     expect(plan.items[0]!.rungs.map((r) => r.bpm)).toEqual([112, 116, 120, 126, 132, 56, 138, 58, 60, 144]);
+  });
+
+  it('begins on its first day, however few minutes a day it asks', () => {
+    for (const count of [1, 2, 3])
+      for (const bars of [8, 40])
+        for (const minutesADay of [20, 45, 180])
+          for (const end of ['2026-12-20', '2027-04-01']) {
+            const items = ['a', 'b', 'c'].slice(0, count).map((id) => etude(id, 132, bars));
+            const { days } = laySeason(request(items, { rounds: [roundOn(end)] }, minutesADay));
+            expect([count, bars, minutesADay, end, days[0]!.blocks.length]).not.toContain(0);
+          }
   });
 
   it('gives free sections and sight-reading minutes a week, no click', () => {
