@@ -16,7 +16,7 @@ import {
   reserveTouches
 } from '../../plan';
 import { inTimeOrder } from '../../practice';
-import { type DayNumber, type Minutes, dayOf } from '../../units';
+import { type DayNumber, type Minutes, type Share, dayOf } from '../../units';
 import { type Ask, asksOf } from './asks';
 import { readClimb, schoolsOf, touchesOf } from '../climb/climb';
 import { describePlan } from './describe';
@@ -36,6 +36,7 @@ import { isNarrowed, narrowToCuts } from '../facts/narrow';
 import { describeShortage } from './shortage';
 import { limitWeeks } from './weeks';
 import { touchesBetween } from './contact';
+import { askInShape } from './in-shape';
 
 /** The plan for a request that its schema has found sound. Cost: some flows over items x days. */
 export function laySeason(request: SeasonRequest): SeasonPlan {
@@ -202,10 +203,12 @@ function readCase(request: SeasonRequest, item: SeasonItem, rank: number, frame:
 }
 
 /** Laid once, and where nothing was agreed once more around the touches that the first laying lacked. */
-function layMinutes(asking: Asking): LaidMinutes {
-  const first = layOnce(asking, asking.touches);
+function layMinutes(given: Asking): LaidMinutes {
+  const wasAgreed = isAgreed(given.asks.map((ask) => ask.asked));
+  const { asking, first } = wasAgreed
+    ? { asking: given, first: layOnce(given, given.touches) }
+    : layInShape(given);
   const lacking = touchesBetween(asking.frame, first.minutes, asking.touches);
-  const wasAgreed = isAgreed(asking.asks.map((ask) => ask.asked));
   if (lacking.length === 0 || wasAgreed) return { ...first, touches: [...asking.touches, ...lacking] };
   const touches = [...asking.touches, ...lacking];
   const capacity = new Map(asking.capacity);
@@ -214,6 +217,35 @@ function layMinutes(asking: Asking): LaidMinutes {
   const again = layOnce({ ...asking, asks, capacity }, touches);
   if (missing(again) > missing(first)) return { ...first, touches };
   return { ...again, touches: [...touches, ...touchesBetween(asking.frame, again.minutes, touches)] };
+}
+
+/** What the shape of a ladder may cost of the even load (judgement); anything where each day keeps a third of its minutes free. */
+const WORTH_SHAPE = 1.1;
+const LIGHT: Share = 2 / 3;
+
+/** Evenly; ladders that then lie far behind their shape are brought nearer where all fits as well, and where it makes no full day much fuller. */
+function layInShape(asking: Asking): { readonly asking: Asking; readonly first: LaidMinutes } {
+  const first = layOnce(asking, asking.touches);
+  const late = asking.asks.map((ask, a) => askInShape(ask, first.minutes[a]!, asking.frame));
+  if (missing(first) > 0 || late.every((ask) => ask === null)) return { asking, first };
+  const inShape = { ...asking, asks: asking.asks.map((ask, a) => late[a] ?? ask) };
+  const again = layOnce(inShape, asking.touches);
+  const isEven = unevenness(again) <= unevenness(first) * WORTH_SHAPE;
+  const isLight = fillings(again).every((share) => share <= LIGHT);
+  return missing(again) === 0 && (isEven || isLight) ? { asking: inShape, first: again } : { asking, first };
+}
+
+/** Sum of load^2 / capacity. */
+const unevenness = (laid: LaidMinutes) =>
+  loads(laid).reduce((sum, { planned, usable }) => sum + planned ** 2 / usable, 0);
+/** How full each day is. */
+const fillings = (laid: LaidMinutes): Share[] => loads(laid).map(({ planned, usable }) => planned / usable);
+
+function loads({ minutes, usable }: LaidMinutes): { readonly planned: Minutes; readonly usable: Minutes }[] {
+  const load = new Map<DayNumber, Minutes>();
+  for (const { day, minutes: more } of minutes.flatMap((one) => one.allotments))
+    load.set(day, (load.get(day) ?? 0) + more);
+  return [...load].map(([day, planned]) => ({ planned, usable: usable.get(day)! }));
 }
 
 const missing = ({ minutes }: LaidMinutes) =>

@@ -2,16 +2,15 @@
  * Where a plan could not be kept as a teacher would sign it, item by item, and what stands in its way. What fits is decided elsewhere; here
  * the plan is only read. The points: docs/plan.md.
  */
-import { IN_CONTEXT_SHARE, LEAST_BLOCK_MIN, MOST_BLOCKS_A_DAY, touchMinutes } from '../../plan';
-import { type DayNumber, dayOf, sayDate, saySpan } from '../../units';
+import { LEAST_BLOCK_MIN, MOST_BLOCKS_A_DAY, touchMinutes } from '../../plan';
+import { dayOf, sayDate, saySpan } from '../../units';
 import type { PlannedDay, PlannedItem, Unkept } from '../laid/plan';
 import { sayRung } from '../laid/plan';
 import type { ItemCase, LaidMinutes, SeasonFrame } from './frame';
+import { readShape } from './in-shape';
 
 /** Rungs of one item completed on a day (judgement). */
 const MOST_RUNGS = 2;
-/** How far a rung may lie from where its shape puts it, as a share of the ramp (judgement). */
-const FROM_SHAPE = 0.25;
 
 export function readUnkept(
   frame: SeasonFrame,
@@ -23,9 +22,11 @@ export function readUnkept(
   const byItem = cases.flatMap((one) => {
     const item = items.find(({ id }) => id === one.item.id)!;
     if (item.state !== 'climbing') return [];
-    return [readContact(frame, one, days, laid), readSteps(item), readShape(frame, one, item, days)].flatMap(
-      (unkept) => unkept ?? []
-    );
+    return [
+      readContact(frame, one, days, laid),
+      readSteps(item),
+      readFarthest(frame, one, item, days)
+    ].flatMap((unkept) => unkept ?? []);
   });
   return [...byItem, ...days.flatMap(readBlocks)];
 }
@@ -82,34 +83,24 @@ function readSteps(item: PlannedItem): Unkept | null {
 }
 
 /** The rung farthest from where its shape puts it. */
-function readShape(
+function readFarthest(
   frame: SeasonFrame,
-  { climb, stages }: ItemCase,
+  one: ItemCase,
   item: PlannedItem,
   days: readonly PlannedDay[]
 ): Unkept | null {
   if (item.shortMin > 0 || item.rungs.some((rung) => rung.pinnedTo)) return null;
-  const from = Math.max(frame.today, stages!.began);
-  const ramp = stages!.rampTo - from;
-  const asks = climb.rungs.map((rung) => rung.minutes - rung.minutesDone);
-  const sumTo = (end: number) => asks.slice(0, end).reduce((sum, minutes) => sum + minutes, 0);
-  const early = climb.rungs.findLastIndex((rung) => rung.share < IN_CONTEXT_SHARE) + 1;
-  const placeOf = (rung: number): DayNumber => {
-    const whole = from + (ramp * sumTo(rung + 1)) / sumTo(asks.length);
-    // those below 80 % are due before context
-    const before = from + ((stages!.contextFrom - 1 - from) * sumTo(rung + 1)) / sumTo(early);
-    return rung < early ? Math.min(whole, before) : whole;
-  };
+  const { places, play } = readShape(one, frame.today);
   const off = item.rungs
     .map((rung, i) => ({
       rung,
       at: i,
-      days: rung.date === null ? 0 : Math.round(dayOf(rung.date) - placeOf(i))
+      days: rung.date === null ? 0 : Math.round(dayOf(rung.date) - places[i]!)
     }))
     .sort((a, b) => Math.abs(b.days) - Math.abs(a.days))[0];
-  if (!off || Math.abs(off.days) <= Math.max(1, FROM_SHAPE * ramp)) return null;
+  if (!off || Math.abs(off.days) <= play) return null;
   const much = `${Math.abs(off.days)} days ${off.days > 0 ? 'later' : 'earlier'}`;
-  const due = placeOf(off.at);
+  const due = places[off.at]!;
   const between = days.filter(({ date }) => dayOf(date) >= due && date < off.rung.date!);
   const isFull = between.every(
     (day) => day.plannedMin + LEAST_BLOCK_MIN > (frame.open.get(dayOf(day.date)) ?? 0)
