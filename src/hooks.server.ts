@@ -18,7 +18,8 @@ const MOST_BYTES_OF_NOBODY = 8 * 1024;
 /** What a route takes that is no form, in bytes; one that counts for itself while it comes has no end here. */
 const MOST_BYTES: Readonly<Record<string, number>> = {
   '/auditions/[audition]/list/import': MOST_FORM_BYTES + MOST_LIST_BYTES,
-  '/studio/archive/take-in': Infinity
+  '/studio/archive/take-in': Infinity,
+  '/takes/[take]/sending': Infinity
 };
 
 /** A refusal before anything is read, in the shape in which the one who asks can show it. */

@@ -14,14 +14,14 @@
   const undoToken = $derived(page.url.searchParams.get('undo'));
   /** Whom and what the page is about: the page of another is set up anew, so nothing typed for one stands at the other's. */
   const subject = $derived(Object.values(page.params).join(' '));
-  /** The desk fills the screen. */
-  const isDesk = $derived(page.route.id === '/auditions/[audition]/desk');
+  /** The desk fills the screen, and so does listening. */
+  const isWhole = $derived(['/auditions/[audition]/desk', '/takes/[take]'].includes(page.route.id ?? ''));
   afterNavigate(() => trouble.set(''));
   setDraftOwner(() => data.who?.drafts ?? null);
 </script>
 
 <a class="skip" href="#main">To the page</a>
-{#if data.who && !isDesk}
+{#if data.who && !isWhole}
   <header class="site">
     <a class="home" href="/">Irvot</a>
     <span class="soft"

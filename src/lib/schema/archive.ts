@@ -8,6 +8,7 @@ import {
   dateField,
   deskEvent,
   idField,
+  keptTake,
   lessonNote,
   longText,
   nameField,
@@ -108,6 +109,8 @@ export const archiveCandidate = z.strictObject({
   wishes: z.array(wish).max(2000),
   /** What happened at the desk; missing in files of before. */
   desk: z.array(deskEvent).max(200_000).default([]),
+  /** Takes; their sounds are files beside. Missing in files of before. */
+  takes: z.array(keptTake).max(5000).default([]),
   auditions: z.array(audition).max(200)
 });
 
@@ -129,6 +132,7 @@ export function archiveFault({ calls, candidates }: Archive): string | null {
     ...candidates.flatMap((c) => [
       `candidate ${c.id}`,
       ...c.desk.map((event) => `desk event ${event.id}`),
+      ...c.takes.flatMap((t) => [`take ${t.id}`, ...t.marks.map((mark) => `mark ${mark.id}`)]),
       ...c.auditions.flatMap((a) => [
         `audition ${a.id}`,
         ...a.items.flatMap((i) => [`item ${i.id}`, ...i.log.map((t) => `touch ${t.id}`)])
@@ -137,6 +141,11 @@ export function archiveFault({ calls, candidates }: Archive): string | null {
   ].find((id) => seen.size === seen.add(id).size);
   if (twice) return `The id of ${twice} stands in it twice.`;
   const callById = new Map(calls.map((c) => [c.id, c]));
+  for (const { name, auditions, takes } of candidates) {
+    const own = new Set(auditions.flatMap((a) => a.items.map((i) => i.id)));
+    const stray = takes.find((t) => !own.has(t.itemId));
+    if (stray) return `A take of ${name} is of an item that is not in it (${stray.itemId}).`;
+  }
   for (const { name, auditions } of candidates)
     for (const a of auditions) {
       const taken = callById.get(a.callId);

@@ -1,10 +1,10 @@
 /** What pages are given to draw: shapes that cross from the server to the interface. */
 import type { NoteSpread } from '../core/pitch';
 import type { EquipmentMark, Ways } from '../core/practice';
-import type { DeskEvent, InstrumentFamily, RoadBlock } from '../core/record';
+import type { DeskEvent, InstrumentFamily, RoadBlock, Take, TakeAnchor, TakeMark } from '../core/record';
 import type { ItemKind } from '../core/record/words';
 import type { ScalesStanding, SectionStair, SpotNow, Step } from '../core/season';
-import type { Tempo } from '../core/units';
+import type { BarRange, Tempo } from '../core/units';
 
 export type StudioAudition = {
   readonly id: string;
@@ -185,6 +185,8 @@ export type TodayView = {
   readonly ways: Ways;
   /** This week asks more than a fifth above the two before. */
   readonly isJump: boolean;
+  /** A guardian has not said yes: nobody is recorded. */
+  readonly isAskedFirst: boolean;
   /** Of the scales that were played by key. */
   readonly scales: readonly ScalesStanding[];
   /** What was changed of the instrument lately, oldest first. */
@@ -257,3 +259,33 @@ export type SpotView = Pick<
 };
 /** A pain that was said at the desk and is not yet said to be well. */
 export type HurtView = { readonly since: string; readonly isTold: boolean };
+
+/** A take as lists and its page show it. */
+type TakeShown = Take & {
+  readonly anchors: readonly TakeAnchor[];
+  readonly isKept: boolean;
+  /** Null until its sound has come. */
+  readonly lengthMs: number | null;
+  /** When it goes; null where it stays. */
+  readonly goesOn: string | null;
+};
+type Named = { readonly id: string; readonly name: string };
+export type TakeListView = {
+  readonly audition: Named;
+  readonly candidate: Named;
+  readonly today: string;
+  /** A guardian has not said yes: nobody is recorded. */
+  readonly isAskedFirst: boolean;
+  readonly items: readonly (Named & BarRange & { readonly takes: readonly TakeShown[] })[];
+};
+export type TakeView = {
+  readonly auditionId: string;
+  readonly candidate: Named;
+  readonly today: string;
+  readonly take: TakeShown;
+  readonly item: Named & BarRange & { readonly metre: string; readonly barsPerLine?: string | undefined };
+  readonly elements: readonly string[];
+  /** The outline of its sound; null until somebody has listened. */
+  readonly peaks: readonly number[] | null;
+  readonly marks: readonly (TakeMark & { readonly isOwn: boolean; readonly spotId: string | null })[];
+};

@@ -15,6 +15,8 @@ export type App = {
   readonly isDemo: boolean;
   /** Says that plans wait to be laid in the background. */
   readonly layLater: () => void;
+  /** Folder of what is too large for the database; empty where there is none. */
+  readonly files: string;
 };
 
 /** Somebody with an account, or nobody. */
@@ -57,9 +59,10 @@ export function makeApp(
   db: Db,
   now: () => number = Date.now,
   isDemo = false,
-  layLater: () => void = () => {}
+  layLater: () => void = () => {},
+  files = ''
 ): App {
-  return { db, now, isDemo, layLater, newId: () => randomUUID() };
+  return { db, now, isDemo, layLater, files, newId: () => randomUUID() };
 }
 
 /** Today's civil date in a zone, YYYY-MM-DD. */

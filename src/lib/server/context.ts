@@ -4,6 +4,7 @@
  */
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
+import type { Server } from '@tus/server';
 import { type App, makeApp } from './app';
 import { listBackups, makeBackup } from './db/backup';
 import { INCOMING, backupsOf, openStudio } from './db/studio-file';
@@ -14,6 +15,8 @@ import { keepLog, serverLog } from './log';
 import { takeBack } from './store/intake';
 import { layInThread } from './laying/in-thread';
 import { LayingQueue } from './laying/queue';
+import { receiverOf } from './takes/receive';
+import { keepSound, sweepTakes } from './takes/keep';
 
 const MS_PER_HOUR = 3_600_000;
 const BACKUP_EVERY_MS = 20 * MS_PER_HOUR;
@@ -25,7 +28,16 @@ let queue: LayingQueue | undefined;
 export const incomingFolder = () => join(dataDirectory(), INCOMING);
 /** Where what is too large for the database lies. */
 export const filesFolder = () => filesOf(dataDirectory());
+/** Where a sound lies until all of it has come. */
+const sendingFolder = () => join(dataDirectory(), 'sending');
 export const backupDirectory = () => backupsOf(dataDirectory());
+
+let sounds: Server | undefined;
+/** Takes sounds in, for whoever has been asked. */
+export const theReceiver = (): Server =>
+  (sounds ??= receiverOf(sendingFolder(), filesFolder(), (takeId, sound) =>
+    keepSound(theApp(), takeId, sound)
+  ));
 
 /** Throws RangeError with a sentence where the studio's file is not to be opened. */
 export function theApp(): App {
@@ -34,7 +46,7 @@ export function theApp(): App {
   const db = openStudio(dataDirectory());
   keepLog(join(dataDirectory(), 'irvot.log'));
   takeBack(db);
-  app = makeApp(db, readClock(), isDemo(), () => queue!.look());
+  app = makeApp(db, readClock(), isDemo(), () => queue!.look(), filesFolder());
   if (app.isDemo) seedDemo(app);
   queue = new LayingQueue(app, layInThread());
   keepRunning(app);
@@ -61,7 +73,15 @@ function keepRunning(running: App): void {
       serverLog.error({ err }, 'backup failed')
     );
   };
-  setTimeout(backUp, MS_PER_HOUR / 60).unref();
-  setInterval(backUp, MS_PER_HOUR).unref();
+  const sweep = () => {
+    sweepTakes(running);
+    theReceiver()
+      .cleanUpExpiredUploads()
+      .catch((err: unknown) => serverLog.error({ err }, 'sweeping failed'));
+  };
+  for (const often of [backUp, sweep]) {
+    setTimeout(often, MS_PER_HOUR / 60).unref();
+    setInterval(often, MS_PER_HOUR).unref();
+  }
   app?.layLater();
 }

@@ -41,6 +41,13 @@ export const ERRORS = {
   'on-the-list': 'An item of that name is on the list already. Nothing was added.',
   'list-name-taken':
     'The studio has a list of that name already: take it instead, or give this one another name.',
+  'sound-unreadable': 'This is no sound that can be read. Nothing was kept of it.',
+  'sound-too-large':
+    'A take has at most 200 MB: send it compressed (Opus, MP3 or M4A), or in parts. Nothing was kept of it.',
+  'sounds-full':
+    'The studio has as many recordings as it may: take some out, then send it again. It stays on this device meanwhile.',
+  'no-consent':
+    'Nobody is recorded before a guardian has said yes: the teacher notes the day of it with the candidate.',
   'demo-only': 'Entering by one click is for the demo only.'
 } as const;
 

@@ -127,6 +127,14 @@ export async function fieldsOf(event: RequestEvent, limits?: Parameters<typeof r
   });
 }
 
+/** What a script of a page sent as JSON, a kind that no other site can send without asking first. Call after `allow`. */
+export async function jsonOf<S extends z.ZodType>(event: RequestEvent, schema: S): Promise<z.infer<S>> {
+  const isJson = event.request.headers.get('content-type')?.startsWith('application/json') === true;
+  const read = schema.safeParse(isJson ? await event.request.json().catch(() => null) : null);
+  if (!read.success) throw asHttp(event, new CodedError('form-unreadable'));
+  return read.data;
+}
+
 function asHttp({ url }: Pick<RequestEvent, 'url'>, thrown: unknown): unknown {
   if (!(thrown instanceof CodedError)) return thrown;
   try {

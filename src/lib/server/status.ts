@@ -35,5 +35,9 @@ export const STATUS: Record<ErrorCode, number> = {
   'list-taken': 409,
   'on-the-list': 409,
   'list-name-taken': 409,
+  'sound-unreadable': 415,
+  'sound-too-large': 413,
+  'sounds-full': 507,
+  'no-consent': 403,
   'demo-only': 403
 };

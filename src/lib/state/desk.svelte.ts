@@ -8,6 +8,7 @@ import {
   type DeskDay,
   type EquipmentMark,
   type Move,
+  type Ran,
   type Standing,
   type TaskInHand,
   type Work,
@@ -214,6 +215,15 @@ export class DeskSession {
       const last = this.block?.run?.answers.at(-1);
       const of = { date: this.#date, block: this.block?.id ?? '' };
       if (last) await this.#keep({ kind: 'elements', ...of, event: last.id, notHeld: [...notHeld] });
+    });
+
+  /** The block in hand was run straight through. */
+  ran = ({ broke, ...went }: Ran, takeId: string | null) =>
+    this.#inTurn(async () => {
+      if (!this.block?.run) return;
+      const take = takeId === null ? {} : { take: takeId };
+      const of = { date: this.#date, block: this.block.id };
+      await this.#keep({ kind: 'ran', ...of, ...went, broke: [...broke], ...take });
     });
 
   more = (minutes: number) =>

@@ -3,6 +3,7 @@
   import { onMount, untrack } from 'svelte';
   import { invalidateAll } from '$app/navigation';
   import { elementsFor, isAtDrill, issueOfHunt, spotsOf } from '$lib/core/practice';
+  import { clickOf } from '$lib/core/tempo';
   import type { BarRange } from '$lib/core/units';
   import type { TodayView } from '$lib/schema/view';
   import { DeskSession, type Player } from '$lib/state/desk.svelte';
@@ -18,6 +19,7 @@
   import HuntFace from './HuntFace.svelte';
   import Hurts from './Hurts.svelte';
   import ReadingFace from './ReadingFace.svelte';
+  import RunFace from './RunFace.svelte';
   import ScalesFace from './ScalesFace.svelte';
   import TimedFace from './TimedFace.svelte';
   import WhatFace from './WhatFace.svelte';
@@ -26,6 +28,8 @@
   import { InHand } from './in-hand.svelte';
   import { type DeskAct, type Face, actOfKey } from './desk-keys';
   import { Reading } from './reading.svelte';
+  import { Running } from './running.svelte';
+  import { TakesOut } from '$lib/state/device/takes-out.svelte';
 
   let { view, player }: { view: TodayView; player: Player } = $props();
 
@@ -47,7 +51,32 @@
   let panel = $state<Panel | null>(null);
 
   const inHand = new InHand(session, () => view);
+  // svelte-ignore state_referenced_locally
+  const takesOut = new TakesOut(player.account);
+  /** Bars in hand are run straight through, out of their block. */
+  let isRunning = $state(false);
+  let runFace = $state<RunFace>();
+  const isRunBlock = $derived(block?.kind === 'run' || block?.kind === 'easy-run');
+  const running = new Running(
+    () =>
+      item && runBars && { item, bars: runBars, tempo: runTempo, date: view.today, owner: player.account },
+    takesOut,
+    async (ran, takeId) => {
+      lastTake = takeId;
+      if (!isRunBlock) return void (isRunning = false);
+      for (const range of ran.broke)
+        await session.found({ ...range, itemId: block!.itemId!, issue: 'broke in a run', notHeld: [] });
+      await session.ran(ran, takeId);
+    }
+  );
+  /** The take of the block in hand. */
+  let lastTake = $state<string | null>(null);
   const { first, hunt, said, item, bars, spot, clicked, canSpot } = $derived(inHand);
+  const runBars = $derived(bars ?? (item && { fromBar: item.fromBar, toBar: item.toBar }));
+  const runTempo = $derived.by(() => {
+    const first = block?.sections?.[0];
+    return said ?? (first ? (clickOf(first) ?? first) : null);
+  });
   let huntFace = $state<HuntFace>();
   const next = $derived((day?.blocks ?? []).find((one) => !one.isDropped && one.run === null) ?? null);
   const isTimeUp = $derived(session.secondsLeft <= 0);
@@ -59,8 +88,10 @@
     if (!session.isOpen || isHurting || isDone || isEmpty) return 'none';
     if (!block?.run) return 'first';
     // what is hunted ends with its music, not with the clock
-    const isOver = standing ? standing.phase === 'ended' : isTimeUp && !hunt;
+    if (isRunBlock && item && block.run.ran === null && !isLeaving) return 'run';
+    const isOver = standing ? standing.phase === 'ended' : isRunBlock || (isTimeUp && !hunt);
     if (isLeaving || isOver) return 'end';
+    if (isRunning && item) return 'run';
     if (isAtDrill(block)) return 'drill';
     if (standing) return 'work';
     if (hunt) return 'hunt';
@@ -71,11 +102,13 @@
     clicking.readSettings();
     void session.open().then(() => {
       session.takeUp();
+      void takesOut.open().catch(() => {});
       if (new URL(location.href).searchParams.has('begin')) void begin();
     });
     const sleep = keepAwake();
     return () => {
       session.close();
+      takesOut.close();
       void clicking.close();
       sleep();
     };
@@ -102,10 +135,12 @@
   $effect(() => {
     void blockId;
     inHand.huntBpm = null;
+    untrack(() => (isRunning = false));
   });
   // the click follows the tempo
   $effect(() => {
-    const isClicked = face !== 'end' && face !== 'none' && face !== 'reading' && face !== 'drill';
+    const isClicked =
+      face !== 'end' && face !== 'none' && face !== 'reading' && face !== 'drill' && face !== 'run';
     if (!isClicked || !clicked) clicking.stop();
     else clicking.follow(clicked);
   });
@@ -174,6 +209,8 @@
     leave: () => (isLeaving = true),
     clean: () => answer('clean'),
     'not-yet': () => answer('not-yet'),
+    onward: () => runFace?.onward(),
+    run: () => (isRunning = true),
     click: toggleClick,
     spot: () => canSpot && (panel = 'spot'),
     pitch: () => (panel = 'pitch'),
@@ -234,10 +271,23 @@
       seconds={session.seconds}
       {isTimeUp}
       {isHurt}
+      take={lastTake === null
+        ? null
+        : { id: lastTake, isHere: takesOut.waiting > 0, refusal: takesOut.refusal }}
       onNext={ACTS.next}
       onMore={more}
       onShorter={ACTS.shorter}
     />
+  {:else if face === 'run' && item && runBars}
+    {#key block.id}<RunFace
+        bind:this={runFace}
+        {running}
+        {item}
+        bars={runBars}
+        mayRecord={!view.isAskedFirst}
+        onHurts={() => (isHurting = true)}
+        onBack={isRunBlock ? null : () => (isRunning = false)}
+      />{/key}
   {:else if hunt && bars}
     {@render clickRow(item && said ? clicksPerBar(item.metre, said) : 0)}
     {#key block.id}<HuntFace
@@ -301,7 +351,7 @@
       />
     {/if}
   {/if}
-  {#if !session.fault}
+  {#if !session.fault && (face !== 'run' || running.phase === 'ready')}
     <DeskFoot
       {session}
       {face}
@@ -313,6 +363,7 @@
       onHurts={() => (isHurting = true)}
       onPitch={ACTS.pitch}
       onSpot={canSpot ? ACTS.spot : null}
+      onRun={face === 'work' && canSpot ? ACTS.run : null}
       onKeys={() => (panel = 'keys')}
     />
   {/if}

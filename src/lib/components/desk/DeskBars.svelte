@@ -1,26 +1,13 @@
 <!-- The bars in hand, with the lines of the page they lie on; one cell a bar. -->
 <script lang="ts">
-  import { readLines } from '$lib/core/record/lines';
+  import { barsByLine } from '$lib/core/record/lines';
 
   type Bars = { readonly fromBar: number; readonly toBar: number };
   let { item, bars }: { item: Bars & { readonly barsPerLine?: string | undefined }; bars: Bars } = $props();
 
-  /** Where the page is not known. */
-  const BARS_A_LINE = 8;
-  const lines = $derived.by(() => {
-    const all = item.toBar - item.fromBar + 1;
-    const known = (readLines(item.barsPerLine ?? '') ?? []).flat();
-    const fits = known.reduce((sum, n) => sum + n, 0) === all;
-    const lengths = fits
-      ? known
-      : Array.from({ length: Math.ceil(all / BARS_A_LINE) }, (_, i) =>
-          Math.min(BARS_A_LINE, all - i * BARS_A_LINE)
-        );
-    let next = item.fromBar;
-    return lengths
-      .map((length) => Array.from({ length }, () => next++))
-      .filter((line) => line.at(-1)! >= bars.fromBar && line[0]! <= bars.toBar);
-  });
+  const lines = $derived(
+    barsByLine(item).filter((line) => line.at(-1)! >= bars.fromBar && line[0]! <= bars.toBar)
+  );
   const isIn = (bar: number) => bar >= bars.fromBar && bar <= bars.toBar;
 </script>
 

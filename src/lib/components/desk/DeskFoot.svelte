@@ -16,6 +16,7 @@
     onNotToday,
     onHurts,
     onSpot,
+    onRun,
     onPitch,
     onKeys
   }: {
@@ -30,6 +31,8 @@
     onHurts: () => void;
     /** Null where nothing is played that has bars. */
     onSpot: (() => unknown) | null;
+    /** Null where there are no bars to be run. */
+    onRun: (() => unknown) | null;
     onPitch: () => unknown;
     onKeys: () => void;
   } = $props();
@@ -37,7 +40,9 @@
   const { block, standing } = $derived(session);
   const isAt = $derived(face !== 'first' && face !== 'none');
   /** What has no end of its own but the clock's. */
-  const isByTurns = $derived(face === 'scales' || face === 'reading' || face === 'hunt' || face === 'drill');
+  const isByTurns = $derived(
+    face === 'scales' || face === 'reading' || face === 'hunt' || face === 'drill' || face === 'run'
+  );
   const canUndo = $derived(block?.run ? lastAnswered(block.run) !== undefined : false);
   const open = $derived((session.day?.blocks ?? []).filter((one) => !one.isDropped));
   const place = $derived(open.findIndex((one) => one.id === block?.id) + 1);
@@ -47,8 +52,9 @@
   {#if isAt}
     {#if face !== 'end'}
       {#if onSpot}<button onclick={onSpot}>spot</button>{/if}
+      {#if onRun}<button onclick={onRun}>record</button>{/if}
       <button onclick={onPitch}>pitch</button>
-      <button onclick={session.undo} disabled={!canUndo}>undo</button>
+      {#if face !== 'run'}<button onclick={session.undo} disabled={!canUndo}>undo</button>{/if}
       {#if standing?.phase === 'ending'}<button onclick={() => session.move({ kind: 'leave-it' })}
           >leave it</button
         >{:else if standing?.phase === 'at-rest' || isByTurns}<button onclick={() => onLeave(true)}

@@ -14,6 +14,7 @@
     seconds,
     isTimeUp,
     isHurt,
+    take,
     onNext,
     onMore,
     onShorter
@@ -26,6 +27,8 @@
     isTimeUp: boolean;
     /** Then nothing that urges on is offered. */
     isHurt: boolean;
+    /** What was recorded of it: whether its sound is still on this device, and what the studio says against it. */
+    take: { readonly id: string; readonly isHere: boolean; readonly refusal: string } | null;
     onNext: () => void;
     onMore: () => void;
     onShorter: () => void;
@@ -49,6 +52,7 @@
     day.found.filter(({ itemId, foundBy }) => itemId === block.itemId && foundBy === block.kind)
   );
   const pages = $derived(block.run?.pages ?? []);
+  const ran = $derived(block.run?.ran ?? null);
   const unit = $derived(block.work?.unit ?? 'quarter');
   const held = $derived(standing?.heldBpm ?? null);
   const click = $derived(held === null ? null : (clickOf({ bpm: held, unit }) ?? { bpm: held, unit }));
@@ -73,6 +77,12 @@
     {:else if standing}
       <p class="holds">Nothing holds yet: the plan goes on from here.</p>
     {/if}
+    {#if ran}<p class="holds ran">
+        {ran.isStraight ? 'straight through' : 'not quite straight through'}, {ran.isClean
+          ? 'clean'
+          : 'not yet clean'}
+        {#if ran.broke.length > 0}<span class="soft">{ran.broke.map(sayBars).join(', ')}: spots</span>{/if}
+      </p>{/if}
     {#if block.scales && keys.length > 0}
       <p class="holds">{keys.length} {keys.length === 1 ? 'key' : 'keys'} in {sayClock(seconds)}</p>
       <ul class="keys">
@@ -106,10 +116,17 @@
           >{minutes(next.minutes)}{#if next.bars}, {sayBars(next.bars)}{/if}</span
         >{:else}<b>that was the last block</b>{/if}
     </button>
-    {#if !isHurt}<button onclick={onMore}
+    {#if take?.refusal}<p role="alert">{take.refusal} It stays on this device.</p>
+    {:else if take?.isHere}<p role="status">The sound is on its way to the studio …</p>
+    {:else if take}<a href="/takes/{take.id}?from=desk" data-sveltekit-reload
+        ><strong>hear it</strong><span>for one thing at a time</span></a
+      >{/if}
+    {#if !isHurt && !ran}<button onclick={onMore}
         ><strong>3 more minutes</strong><span>the rest of the day 3 min later</span></button
       >{/if}
-    <button onclick={onShorter}><strong>shorter</strong><span>the mind wandered: it ends here</span></button>
+    {#if !ran}<button onclick={onShorter}
+        ><strong>shorter</strong><span>the mind wandered: it ends here</span></button
+      >{/if}
   </div>
 </div>
 
@@ -159,6 +176,11 @@
     font-size: clamp(22px, 3.2vw, 32px);
     font-weight: 600;
   }
+  .ran {
+    margin-top: 5vh;
+    font-size: clamp(34px, 6vw, 64px);
+    line-height: 1.1;
+  }
   .keys {
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
@@ -180,6 +202,12 @@
     grid-auto-rows: 1fr;
     grid-template-rows: 2fr;
   }
+  .ways > p {
+    align-self: center;
+    padding: 0 28px;
+    font-size: 20px;
+  }
+  .ways a,
   .ways button {
     display: grid;
     align-content: center;
@@ -191,6 +219,7 @@
     color: inherit;
     line-height: 1.15;
     text-align: left;
+    text-decoration: none;
   }
   .ways strong {
     font-size: clamp(28px, 4vw, 44px);

@@ -6,6 +6,7 @@
   import { clickOf } from '$lib/core/tempo';
   import { type BarRange, type Bpm, sayBars } from '$lib/core/units';
   import NoteValue from '$lib/components/note/NoteValue.svelte';
+  import BarCells from './BarCells.svelte';
   import OneAnswer from './OneAnswer.svelte';
   import { sayAt } from './tempo-words';
 
@@ -77,11 +78,7 @@
     </p>
   {:else}
     <h1>{isProbe ? 'Which bars broke?' : 'Where did it slip?'}</h1>
-    <div class="cells" role="group" aria-label="Bars">
-      {#each numbers as bar (bar)}<button aria-pressed={broken.includes(bar)} onclick={() => toggle(bar)}
-          >{bar}</button
-        >{/each}
-    </div>
+    <BarCells {numbers} picked={broken} onToggle={toggle} />
     <p class="says" role="status">
       {isProbe
         ? sayBroken(broken.length, numbers.length)
@@ -137,23 +134,6 @@
   }
   .choices [aria-pressed='true'] {
     border: 3px solid var(--ink);
-    font-weight: 700;
-  }
-  .cells {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px;
-  }
-  .cells button {
-    min-width: 52px;
-    min-height: 52px;
-    border: 1px solid var(--soft);
-    background: none;
-    font-size: 20px;
-  }
-  .cells [aria-pressed='true'] {
-    border: 2px solid var(--ink);
-    background: repeating-linear-gradient(45deg, var(--rule) 0 2px, transparent 2px 7px);
     font-weight: 700;
   }
   @media (max-width: 720px) {

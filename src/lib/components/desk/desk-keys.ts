@@ -2,10 +2,11 @@
 import type { DeskSettings } from './settings';
 
 /**
- * first: nothing is begun. work: with a tempo. scales: key by key. reading: fresh pages, at sight. hunt: a probe, or the microscope. drill: a motion without its piece. timed: without any. end: of a block. none: of
+ * first: nothing is begun. work: with a tempo. scales: key by key. reading: fresh pages, at sight. hunt: a probe, or the microscope. drill: a motion without its piece. run: straight through. timed: without any. end: of a block. none: of
  * the day, or it hurts.
  */
-export type Face = 'first' | 'work' | 'scales' | 'reading' | 'hunt' | 'drill' | 'timed' | 'end' | 'none';
+export type Face =
+  'first' | 'work' | 'scales' | 'reading' | 'hunt' | 'drill' | 'run' | 'timed' | 'end' | 'none';
 export type DeskAct =
   | 'begin'
   | 'next'
@@ -13,6 +14,8 @@ export type DeskAct =
   | 'shorter'
   | 'undo'
   | 'leave'
+  | 'onward'
+  | 'run'
   | 'clean'
   | 'not-yet'
   | 'click'
@@ -36,11 +39,16 @@ const ALWAYS = [
 ] as const;
 const OF_FACE: Readonly<Record<Face, Acts>> = {
   first: { right: 'begin', keys: new Map() },
-  work: { right: 'clean', left: 'not-yet', keys: new Map([...ALWAYS, [' ', 'click'], ['w', 'methods']]) },
+  work: {
+    right: 'clean',
+    left: 'not-yet',
+    keys: new Map([...ALWAYS, [' ', 'click'], ['w', 'methods'], ['r', 'run']])
+  },
   scales: { right: 'clean', left: 'not-yet', keys: new Map([...ALWAYS, [' ', 'click']]) },
   reading: { right: 'clean', left: 'not-yet', keys: new Map(ALWAYS) },
   hunt: { right: 'clean', left: 'not-yet', keys: new Map([...ALWAYS, [' ', 'click']]) },
   drill: { right: 'clean', keys: new Map(ALWAYS) },
+  run: { right: 'onward', keys: new Map() },
   timed: { right: 'leave', keys: new Map([...ALWAYS, [' ', 'click']]) },
   end: {
     right: 'next',

@@ -56,6 +56,7 @@
       : 'None yet: note the first'}</a
   >{#if waiting > 0}<span class="soft">; {waiting} wait for a day of their item</span>{/if}
 </p>
+<p><a href="/auditions/{view.audition.id}/takes">Takes, to be heard</a></p>
 {#if view.waiting.length > 0}
   <h3>Fundamentals</h3>
   <p>Without minutes today, and first tomorrow: {view.waiting.join(', ')}.</p>

@@ -3,8 +3,8 @@
  * goes on to the next block of the day, so that the day's touches sum to what was played.
  */
 import type { Series, Touch } from '../record';
-import type { Minutes } from '../units';
-import { type Answer, type DeskBlock, type DeskDay, isSameTask } from './desk';
+import type { BarRange, Minutes } from '../units';
+import { type Answer, type DeskBlock, type DeskDay, type Ran, isSameTask } from './desk';
 import { barsOfTask } from './desk-work';
 
 /** As many as one series holds. */
@@ -17,9 +17,9 @@ export function touchesOfDay(day: DeskDay): Touch[] {
     .sort((a, b) => a.run!.begunAtMs - b.run!.begunAtMs);
   let over = 0;
   return begun.flatMap((block) => {
-    const { seconds, answers, pages } = block.run!;
+    const { seconds, answers, pages, ran } = block.run!;
     if (block.itemId === null) return [];
-    const minutes = wholeMinutes(seconds + over, answers.length + pages.length > 0);
+    const minutes = wholeMinutes(seconds + over, ran !== null || answers.length + pages.length > 0);
     over += seconds - minutes * 60;
     return minutes === 0 ? [] : [touchOf(day, block, minutes)];
   });
@@ -45,6 +45,7 @@ function touchOf(day: DeskDay, block: DeskBlock, minutes: Minutes): Touch {
 function seriesOfRun(day: DeskDay, block: DeskBlock): Series[] {
   const { run, work } = block;
   if (run && run.pages.length > 0) return pagesOf(run);
+  if (run?.ran) return sectionsOf(block, run, run.ran);
   if (!run || !work) return [];
   const groups: Answer[][] = [];
   for (const answer of run.answers) {
@@ -88,6 +89,26 @@ const pagesOf = ({ pages, begunAtMs, seconds }: NonNullable<DeskBlock['run']>): 
     seconds
   }
 ];
+
+/** One attempt at each section of which it is known how it went, at what it was run at. The clock is the first one's. */
+function sectionsOf(
+  { sections = [] }: DeskBlock,
+  { begunAtMs, seconds }: NonNullable<DeskBlock['run']>,
+  ran: Ran
+): Series[] {
+  const answered = sections.flatMap(({ bpm, ...section }) => {
+    const attempts = attemptAt(section, ran);
+    return attempts === null ? [] : [{ ...section, tempoBpm: bpm, attempts }];
+  });
+  return answered.map((one, i) => ({ ...one, atMs: begunAtMs, seconds: i === 0 ? seconds : 0 }));
+}
+
+/** What lies elsewhere than what broke was clean, where it was played straight through. */
+function attemptAt(section: BarRange, { isStraight, isClean, broke }: Ran): 'c' | 'n' | null {
+  const isBroken = broke.some(({ fromBar, toBar }) => fromBar <= section.toBar && toBar >= section.fromBar);
+  if (isBroken) return 'n';
+  return isStraight && (isClean || broke.length > 0) ? 'c' : null;
+}
 
 const spotOfGroup = ({ spot, method }: Answer) => ({
   ...(spot === undefined ? {} : { spot }),

@@ -4,7 +4,7 @@
  */
 import type { DeskEvent, RoadBlock, Spot } from '../record';
 import type { BlockEnd } from '../record/words';
-import type { Bpm, Minutes } from '../units';
+import type { BarRange, Bpm, Minutes } from '../units';
 import { inOrder } from './event-order';
 import { readSpots } from './spots/spot';
 import type { ScaleAnswer } from './scales';
@@ -29,6 +29,14 @@ export type Answer = TaskInHand & {
   readonly atMs: number;
 };
 
+/** How a run straight through went. */
+export type Ran = {
+  readonly isStraight: boolean;
+  readonly isClean: boolean;
+  /** Where it was not clean; empty where nobody said. */
+  readonly broke: readonly BarRange[];
+};
+
 type Run = {
   readonly begunAtMs: number;
   /** In order, without those taken back. */
@@ -43,6 +51,8 @@ type Run = {
     readonly scanSeconds: number;
     readonly atMs: number;
   }[];
+  /** How it went straight through; null where nobody said. */
+  readonly ran: Ran | null;
   readonly task: TaskInHand;
   /** Something was taken up by hand, or followed from an answer. */
   readonly isTaken: boolean;
@@ -160,12 +170,18 @@ function readRun(block: RoadBlock, own: readonly OfBlock[]): Run | null {
         ? [{ id: event.id, mark: event.mark, scanSeconds: event.scanSeconds, atMs: event.atMs }]
         : []
     ),
+    ran: ranOf(own),
     task: taskOf(block, own),
     isTaken: own.some(({ kind }) => kind === 'part'),
     moreMin: own.reduce((sum, event) => sum + (event.kind === 'more' ? event.minutes : 0), 0),
     end: end && { atMs: end.atMs, how: end.how },
     seconds: end ? end.seconds : secondsBetween(played)
   };
+}
+
+function ranOf(own: readonly OfBlock[]): Run['ran'] {
+  const said = own.findLast((event): event is EventOf<'ran'> => event.kind === 'ran');
+  return said ? { isStraight: said.isStraight, isClean: said.isClean, broke: said.broke } : null;
 }
 
 /** The latest that was taken up; before any was, the first spot, else the part that comes first. */

@@ -86,6 +86,8 @@ const huntToDo = z.strictObject({
 });
 export type HuntToDo = Immutable<z.infer<typeof huntToDo>>;
 
+const runSection = z.strictObject({ ...barsSchema.shape, bpm: bpmField, unit: unitField });
+
 const roadBlock = z.strictObject({
   id: idField,
   kind: z.enum(DESK_BLOCKS),
@@ -117,7 +119,9 @@ const roadBlock = z.strictObject({
   /** So long the difficulty is taken out of the music before the bars are played. */
   drillMin: minutesField(1, 180).optional(),
   /** Of what is played through at several tempos. */
-  through: throughToDo.optional()
+  through: throughToDo.optional(),
+  /** Of what is run straight through: its sections with a tempo, each at what holds. Missing in days begun before it was asked how a run went. */
+  sections: z.array(runSection).max(60).optional()
 });
 export type RoadBlock = Immutable<z.infer<typeof roadBlock>>;
 
@@ -190,6 +194,18 @@ export const deskEvent = z.discriminatedUnion('kind', [
     mark: z.enum(['c', 'n']),
     /** Looked at before the first note. */
     scanSeconds: z.number().int().min(0).max(3600)
+  }),
+  /** Something was run straight through, as the player heard it; of several of a block the latest counts. */
+  z.strictObject({
+    ...made,
+    ...block,
+    kind: z.literal('ran'),
+    isStraight: z.boolean(),
+    isClean: z.boolean(),
+    /** Where it was not, as far as the player knows. */
+    broke: z.array(barsSchema).max(60),
+    /** The sound of it. */
+    take: idField.optional()
   }),
   /** Another part is taken up, one behind the last being all of it; or a spot; or another method. */
   z.strictObject({ ...made, ...block, kind: z.literal('part'), ...task }),

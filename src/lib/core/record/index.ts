@@ -9,6 +9,7 @@ export * from './lesson';
 export * from './lines';
 export * from './pin';
 export * from './spot';
+export * from './take';
 export * from './method';
 export * from './time';
 export * from './touch';

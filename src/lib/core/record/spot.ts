@@ -20,7 +20,9 @@ const fields = z.strictObject({
   notHeld,
   foundBy: z.enum(SPOT_FINDERS),
   /** The same passage at other bars: it rests only when each of them held once. */
-  elsewhere
+  elsewhere,
+  /** The place of the take at which it was heard. */
+  heardIn: z.strictObject({ takeId: idField, atMs: z.number().int().min(0) }).optional()
 });
 export const spot = fields.refine(inOrder, UPSIDE_DOWN);
 export type Spot = Immutable<z.infer<typeof spot>>;

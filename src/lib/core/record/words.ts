@@ -61,3 +61,20 @@ export type BlockEnd = (typeof BLOCK_ENDS)[number];
 
 /** Who found a spot. */
 export const SPOT_FINDERS = ['self', 'teacher', 'juror', 'probe', 'microscope', 'take'] as const;
+
+/** Sounds that browsers play, as media types. */
+export const SOUND_KINDS = [
+  'audio/webm',
+  'audio/wav',
+  'audio/flac',
+  'audio/mpeg',
+  'audio/ogg',
+  'audio/mp4'
+] as const;
+export type SoundKind = (typeof SOUND_KINDS)[number];
+
+/** The most parts in which a sound is drawn, however long: enough for ten pages of music, little enough to be sent with a page. */
+export const MOST_PEAKS = 6000;
+
+/** Where a take comes from: a run straight through, or a file from elsewhere. */
+export const TAKE_SOURCES = ['run', 'file'] as const;

@@ -8,6 +8,8 @@ type Unit<N extends string> = number & { readonly [unit]?: N };
 
 /** Whole minutes of practice. */
 export type Minutes = Unit<'min'>;
+/** Milliseconds of a sound, from its beginning. */
+export type Milliseconds = Unit<'ms'>;
 /** Days since 1970-01-01 in some civil calendar; the zone is the owner's. */
 export type DayNumber = Unit<'day'>;
 /** Beats a minute of a stated beat unit. */

@@ -66,10 +66,10 @@ export type ReadFile = { readonly name: string; readonly parts: Generator<Uint8A
 
 const PART = 256 * 1024;
 
-/** The files of a folder, one opened at a time. */
-export function* readFiles(folder: string): Generator<ReadFile> {
+/** The files of a folder, all or those of some names, one opened at a time. */
+export function* readFiles(folder: string, only?: ReadonlySet<string>): Generator<ReadFile> {
   for (const name of namesIn(folder)
-    .filter((one) => FILE_NAME.test(one))
+    .filter((one) => FILE_NAME.test(one) && (only?.has(one) ?? true))
     .sort()) {
     const handle = openIfThere(join(folder, name));
     if (handle !== null) yield { name, parts: partsOf(handle) };

@@ -19,6 +19,17 @@ import { pinsOf, putBlockPin, putRungPin } from '../store/pin';
 import { latestVersion } from '../store/plan-version';
 import { addDeskEvent, allDeskEvents } from '../store/desk-event';
 import { putSetting } from '../store/setting';
+import {
+  addTake,
+  marksOf,
+  putMark,
+  putSound,
+  setMarkSpot,
+  setTakeAnchors,
+  setTakeKept,
+  soundsOf,
+  takesOf
+} from '../store/take';
 import { addTouch, touchesOfAudition } from '../store/touch';
 import { readFiles } from '../files/folder';
 import { serverLog } from '../log';
@@ -68,11 +79,15 @@ function wholeStudio(app: App): Outgoing {
   };
 }
 
-/** One candidate to take along; without the teacher's private note. */
+/** One candidate to take along, and the names of the files that belong to it; without the teacher's private note. */
 export const exportCandidate = useCase({
   rule: 'see',
   owner: (_app: App, input: { candidateId: string }) => input.candidateId,
-  run: (app: App, input: { candidateId: string }, who: Who): Archive => {
+  run: (
+    app: App,
+    input: { candidateId: string },
+    who: Who
+  ): Archive & { readonly files: readonly string[] } => {
     noteExport(who, input.candidateId);
     const candidate = orNotFound(candidates.findCandidate(app.db, input.candidateId));
     const written = writeCandidate(app, candidate);
@@ -80,7 +95,8 @@ export const exportCandidate = useCase({
     return {
       head: headOf(app, 'candidate', 1),
       calls: [...taken].map((id) => writeCall(app, orNotFound(calls.findCall(app.db, id)))),
-      candidates: [written]
+      candidates: [written],
+      files: soundsOf(app.db, candidate.id)
     };
   }
 });
@@ -122,6 +138,11 @@ function writeCandidate(app: App, candidate: candidates.Candidate): ArchiveCandi
     lessonNotes: lessonNotesOf(app.db, id).reverse(),
     wishes: wishesOf(app.db, id).reverse(),
     desk: allDeskEvents(app.db, id) as ArchiveCandidate['desk'],
+    takes: takesOf(app.db, id).map(({ candidateId: _owner, ...take }) => ({
+      ...take,
+      anchors: [...take.anchors],
+      marks: marksOf(app.db, take.id).map(({ accountId: _account, ...mark }) => mark)
+    })),
     auditions: auditions.auditionsOf(app.db, id).map((audition) => writeAudition(app, audition))
   };
 }
@@ -257,6 +278,20 @@ function takeCandidate(app: App, from: ArchiveCandidate): void {
   for (const event of from.desk) addDeskEvent(app.db, from.id, event, app.now());
   for (const audition of from.auditions) takeAudition(app, from.id, audition);
   for (const { id, agreed } of from.auditions) auditions.setAgreedElsewhere(app.db, id, agreed);
+  for (const take of from.takes) takeTake(app, from.id, take);
+}
+
+/** Sign-ins do not travel: marks are nobody's, and stay. */
+function takeTake(app: App, candidateId: string, from: ArchiveCandidate['takes'][number]): void {
+  const { anchors, isKept, sound, marks, ...take } = from;
+  addTake(app.db, candidateId, take);
+  setTakeAnchors(app.db, take.id, anchors);
+  setTakeKept(app.db, take.id, isKept);
+  if (sound) putSound(app.db, take.id, sound);
+  for (const { spotId, ...mark } of marks) {
+    putMark(app.db, take.id, '', mark);
+    if (spotId !== null) setMarkSpot(app.db, take.id, mark.id, spotId);
+  }
 }
 
 function takeAudition(app: App, candidateId: string, from: ArchiveCandidate['auditions'][number]): void {

@@ -101,6 +101,7 @@ export const readToday = useCase({
       hurt: hurtOf(app, candidate.id, who),
       tones: tonesOf(app, candidate.id),
       ways: waysOfPlayer(app, candidate.id),
+      isAskedFirst: candidate.isMinor && candidate.consentOn === null,
       isJump: plan?.weeks.some(({ from, to, isJump }) => isJump && from <= today && today <= to) ?? false,
       scales: scalesStanding(factsOf(app, season, spots, tomorrow)),
       equipment: equipmentIn(desk.equipmentEvents(app.db, candidate.id)).slice(-EQUIPMENT_SHOWN)

@@ -12,6 +12,7 @@ import * as pin from './pin';
 import * as signIn from './sign-in';
 import * as spots from './spots';
 import * as studio from './studio';
+import * as takes from './takes';
 import * as undo from './undo';
 import * as untaken from './untaken';
 import * as usual from './usual';
@@ -43,6 +44,7 @@ export const USE_CASES = Object.fromEntries(
     signIn,
     spots,
     studio,
+    takes,
     undo,
     untaken,
     usual,

@@ -18,6 +18,8 @@ import { grantEndsMs } from '../grant/grant';
 import { itemCount } from '../store/item';
 import { countWaitingWishes } from '../store/lesson';
 import { summaryOf } from '../store/plan-version';
+import { soundsOf } from '../store/take';
+import { dropSounds } from '../takes/keep';
 import { isRecheckDue } from './call';
 import { candidateOfAudition } from './owner';
 import { hurtOf } from './spots';
@@ -231,7 +233,9 @@ export const eraseCandidate = useCase({
     const candidate = orNotFound(candidates.findCandidate(app.db, input.candidateId));
     if (input.typed.trim() !== candidate.name) throw new CodedError('name-not-typed');
     const login = candidate.accountId && findAccount(app.db, candidate.accountId)?.login;
+    const sounds = soundsOf(app.db, candidate.id);
     candidates.eraseCandidate(app.db, candidate.id);
+    dropSounds(app, sounds);
     if (candidate.accountId !== null) eraseAccount(app.db, candidate.accountId);
     if (login) dropAttemptsOf(app.db, `login ${login.toLowerCase()}`);
     serverLog.info({ candidateId: candidate.id }, 'erased');

@@ -3,9 +3,10 @@
  * order, any number of times; the studio counts each once. What was sent stays for its day, so that a page that was asked for just before
  * misses nothing. What somebody else who used this device has not sent is left alone.
  */
-import { type IDBPDatabase, openDB } from 'idb';
+import type { IDBPDatabase } from 'idb';
 import type { DeskEvent } from '$lib/core/record';
 import type { DeskAnswer } from '$lib/schema/desk';
+import { openDevice } from './store';
 
 /** As many as the studio takes in one go. */
 const AT_ONCE = 400;
@@ -33,14 +34,6 @@ export type QueueState =
   | { readonly kind: 'refused'; readonly says: string };
 
 type Sent = { readonly state: QueueState; readonly answer: DeskAnswer | null };
-
-const openDevice = () =>
-  openDB('irvot-desk', 1, {
-    upgrade(db) {
-      db.createObjectStore('events', { keyPath: 'key', autoIncrement: true });
-      db.createObjectStore('device');
-    }
-  });
 
 export class DeviceQueue {
   #last: Promise<unknown> = Promise.resolve();

@@ -12,6 +12,8 @@ import {
   spreadsOf
 } from '$lib/core/pitch';
 
+import { openMicrophone, sayNoMicrophone } from './microphone';
+
 const LOOK_MS = 60;
 
 export class Tuner {
@@ -32,9 +34,7 @@ export class Tuner {
   /** Asks for the microphone. */
   async open(): Promise<void> {
     try {
-      this.#stream = await navigator.mediaDevices.getUserMedia({
-        audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false }
-      });
+      this.#stream = await openMicrophone();
       const context = (this.#context = new AudioContext());
       const analyser = new AnalyserNode(context, { fftSize: LOOK_SAMPLES });
       new MediaStreamAudioSourceNode(context, { mediaStream: this.#stream }).connect(analyser);
@@ -47,7 +47,7 @@ export class Tuner {
       }, LOOK_MS);
       [this.isOpen, this.fault] = [true, ''];
     } catch (thrown) {
-      this.fault = sayWhy(thrown);
+      this.fault = `${sayNoMicrophone(thrown)} The drone sounds without it.`;
     }
   }
 
@@ -64,12 +64,4 @@ export class Tuner {
     void this.#context?.close();
     [this.#stream, this.#context, this.isOpen] = [null, null, false];
   }
-}
-
-function sayWhy(thrown: unknown): string {
-  const name = thrown instanceof DOMException ? thrown.name : '';
-  if (name === 'NotAllowedError')
-    return 'The microphone is not allowed here: allow it at the address line, then open the tuner again. The drone sounds without it.';
-  if (name === 'NotFoundError') return 'This device has no microphone. The drone sounds without it.';
-  return 'The microphone cannot be opened: perhaps another program has it. The drone sounds without it.';
 }

@@ -222,11 +222,22 @@ function roadBlockOf(plan: SeasonPlan, facts: Facts, date: string, block: Planne
     work,
     ...(parts.length > 1 ? { firstPart: hardestOf(facts.log, item.id, parts, date) } : {}),
     ...(through ? { through } : {}),
+    ...(isRun(block.kind) ? { sections: sectionsAt(item) } : {}),
     ...(link ? { link } : {}),
     ...(drillMin > 0 ? { drillMin } : {}),
     ...(spots.length > 0 ? { spots } : {})
   };
 }
+
+const isRun = (kind: PlannedBlock['kind']) => kind === 'run' || kind === 'easy-run';
+
+/** What is run: each section with a tempo at what holds of it, or at what its ladder begins with; never above its target. */
+const sectionsAt = ({ sections }: PlannedItem) =>
+  sections.flatMap(({ fromBar, toBar, unit, held, startBpm, targetBpm }) =>
+    unit === null || startBpm === null || targetBpm === null
+      ? []
+      : [{ fromBar, toBar, unit, bpm: Math.min(held?.bpm ?? startBpm, targetBpm) }]
+  );
 
 /** Parts of the section that the block works on; none where it is but one, and not all of it is played besides. */
 function partsOfBlock(

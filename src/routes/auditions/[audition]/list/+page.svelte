@@ -16,7 +16,8 @@
   <h2>The list</h2>
   {#if isTeacher}<p class="soft">In your order: where minutes are short, the lowest give way first.</p>{/if}
   <p class="ways">
-    {#if view.items.length > 0}<a href="/auditions/{view.audition.id}/spots"
+    {#if view.items.length > 0}<a href="/auditions/{view.audition.id}/takes">Takes</a>
+      <a href="/auditions/{view.audition.id}/spots"
         >{view.spots.length > 0 ? `Spots: ${view.spots.length}` : 'Spots'}</a
       >{/if}
     {#if isTeacher}

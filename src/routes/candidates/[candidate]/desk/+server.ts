@@ -1,8 +1,6 @@
-import { error, json } from '@sveltejs/kit';
+import { json } from '@sveltejs/kit';
 import { deskEvents } from '$lib/schema/desk';
-import { ERRORS } from '$lib/server/errors';
-import { allow, runAs } from '$lib/server/http';
-import { STATUS } from '$lib/server/status';
+import { allow, jsonOf, runAs } from '$lib/server/http';
 import { keepDeskEvents } from '$lib/server/usecase/desk';
 import type { RequestHandler } from './$types';
 
@@ -10,9 +8,6 @@ import type { RequestHandler } from './$types';
 export const POST: RequestHandler = async (event) => {
   const { candidate: candidateId } = event.params;
   allow(event, keepDeskEvents, { candidateId });
-  // a kind that no other site can send without asking first
-  const isJson = event.request.headers.get('content-type')?.startsWith('application/json') === true;
-  const read = deskEvents.safeParse(isJson ? await event.request.json().catch(() => null) : null);
-  if (!read.success) error(STATUS['form-unreadable'], { message: ERRORS['form-unreadable'] });
-  return json(runAs(event, keepDeskEvents, { candidateId, events: read.data.events }));
+  const { events } = await jsonOf(event, deskEvents);
+  return json(runAs(event, keepDeskEvents, { candidateId, events }));
 };

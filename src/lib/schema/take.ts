@@ -1,0 +1,20 @@
+/** What is sent about takes: noted, marked, outlined, set. */
+import { z } from 'zod';
+import { barField, idField, peaks, take, takeMark } from '../core/record';
+
+export const takeSent = z.strictObject({ take });
+export const marksSent = z.strictObject({
+  put: z.array(takeMark).max(100),
+  drop: z.array(idField).max(100)
+});
+export const peaksSent = z.strictObject({ peaks: peaks.min(1) });
+
+/** Small forms of a take's page. */
+export const keepForm = z.object({ isKept: z.string().max(1).default('') });
+const whole = (text: unknown) =>
+  typeof text === 'string' && /^\d{1,9}$/.test(text.trim()) ? Number(text) : text;
+export const barForm = z.object({
+  bar: z.preprocess(whole, barField),
+  atMs: z.preprocess(whole, z.number().int().min(0))
+});
+export const goneForm = z.object({ id: idField, back: z.string().max(1).default('') });

@@ -1,0 +1,133 @@
+/**
+ * Takes on the device: each piece of the sound is kept as it comes, so that a crash loses the last second or two, and a long take fills no
+ * memory; sent when it has ended, in pieces that go on where the line broke, and gone from here when the studio has it.
+ */
+import type { Take } from '$lib/core/record';
+import { openDevice } from './store';
+
+type KeptTake = {
+  readonly owner: string;
+  readonly take: Take;
+  /** False while it is being recorded, and after a crash. */
+  readonly isEnded: boolean;
+  readonly kind: string;
+  /** The studio has a part of it: it is asked how much. */
+  readonly isBegun?: boolean;
+};
+
+/** Pieces of a take are kept under its id and their number. */
+const piecesOf = (id: string) => IDBKeyRange.bound([id, 0], [id, Infinity]);
+
+/** Begins to keep one; `add` keeps the next piece and resolves when it is kept. */
+export async function keepTake(owner: string, take: Take, kind: string) {
+  const db = await openDevice();
+  await db.put('takes', { owner, take, kind, isEnded: false } satisfies KeptTake);
+  let count = 0;
+  return {
+    add: async (piece: Blob) => {
+      const bytes = await piece.arrayBuffer();
+      await db.put('pieces', bytes, [take.id, count++]);
+    },
+    end: async (ended: Take) => {
+      await db.put('takes', { owner, take: ended, kind, isEnded: true } satisfies KeptTake);
+      db.close();
+    }
+  };
+}
+
+/** What a crash or a reload left in the middle has ended there; what has no piece is none. */
+export async function endInterrupted(owner: string, inHand: string | null): Promise<void> {
+  const db = await openDevice();
+  for (const kept of (await db.getAll('takes')) as KeptTake[]) {
+    if (kept.owner !== owner || kept.isEnded || kept.take.id === inHand) continue;
+    const pieces = await db.count('pieces', piecesOf(kept.take.id));
+    if (pieces === 0) await db.delete('takes', kept.take.id);
+    else await db.put('takes', { ...kept, isEnded: true });
+  }
+  db.close();
+}
+
+/** Takes that have ended and are not sent. */
+export async function waitingTakes(owner: string): Promise<Take[]> {
+  const db = await openDevice();
+  const all = (await db.getAll('takes')) as KeptTake[];
+  db.close();
+  return all.filter((kept) => kept.owner === owner && kept.isEnded).map(({ take }) => take);
+}
+
+async function noteBegun(id: string): Promise<void> {
+  const db = await openDevice();
+  const kept = (await db.get('takes', id)) as KeptTake | undefined;
+  if (kept) await db.put('takes', { ...kept, isBegun: true });
+  db.close();
+}
+
+async function soundOf(id: string): Promise<{ sound: Blob; isBegun: boolean }> {
+  const db = await openDevice();
+  const kept = (await db.get('takes', id)) as KeptTake;
+  const pieces = (await db.getAll('pieces', piecesOf(id))) as ArrayBuffer[];
+  db.close();
+  return { sound: new Blob(pieces, { type: kept.kind }), isBegun: kept.isBegun === true };
+}
+
+/** Gone from this device. */
+async function forgetTake(id: string): Promise<void> {
+  const db = await openDevice();
+  await db.delete('pieces', piecesOf(id));
+  await db.delete('takes', id);
+  db.close();
+}
+
+/** Why it is not sent: no line (tried again), or what the studio says. */
+export type TakeSent = 'sent' | 'waiting' | { readonly says: string };
+
+/** Notes the take at the studio and sends its sound; what is there already is not sent again. `onShare` hears how much of it is. */
+export async function sendTake(
+  take: Take,
+  onShare: (share: number) => void = () => {},
+  file: Blob | null = null
+): Promise<TakeSent> {
+  const noted = await fetch('/takes', {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ take })
+  }).catch(() => null);
+  if (!noted || noted.status >= 500) return 'waiting';
+  if (noted.redirected) return { says: 'Sign in again.' };
+  const answer = (await noted.json().catch(() => ({}))) as { hasSound?: boolean; message?: string };
+  if (!noted.ok) return { says: answer.message ?? 'The studio refuses it.' };
+  const { sound, isBegun } = file ? { sound: file, isBegun: false } : await soundOf(take.id);
+  const sent = answer.hasSound ? 'sent' : await sendSound(sound, take.id, isBegun, onShare);
+  if (sent === 'sent' && !file) await forgetTake(take.id);
+  return sent;
+}
+
+async function sendSound(
+  sound: Blob,
+  id: string,
+  isBegun: boolean,
+  onShare: (share: number) => void
+): Promise<TakeSent> {
+  const { DetailedError, Upload } = await import('tus-js-client');
+  const address = `/takes/${id}/sending`;
+  return new Promise((resolve) => {
+    new Upload(sound, {
+      endpoint: address,
+      ...(isBegun ? { uploadUrl: new URL(address, location.href).href } : {}),
+      onUploadUrlAvailable: () => void noteBegun(id),
+      storeFingerprintForResuming: false,
+      chunkSize: PIECE_BYTES,
+      retryDelays: [500, 2000, 5000],
+      onProgress: (done, all) => onShare(all === 0 ? 0 : done / all),
+      onSuccess: () => resolve('sent'),
+      onError: (thrown) => {
+        const response = thrown instanceof DetailedError ? thrown.originalResponse : null;
+        const status = response?.getStatus() ?? 0;
+        resolve(status >= 400 && status < 500 ? { says: response!.getBody() } : 'waiting');
+      }
+    }).start();
+  });
+}
+
+/** A line that breaks loses no more than this. */
+const PIECE_BYTES = 1_000_000;

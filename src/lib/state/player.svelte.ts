@@ -1,0 +1,65 @@
+/** A sound as it is listened to: where it is, played or not, at half speed with its pitch kept, and two bars of it again and again. */
+import type { Milliseconds } from '$lib/core/units';
+
+type Loop = { readonly fromMs: Milliseconds; readonly toMs: Milliseconds };
+
+export class Player {
+  nowMs = $state<Milliseconds>(0);
+  isPlaying = $state(false);
+  isHalf = $state(false);
+  loop = $state.raw<Loop | null>(null);
+  fault = $state('');
+  #sound: HTMLAudioElement | null = null;
+  #frame = 0;
+
+  /** Call with the element when it is there. */
+  attach = (sound: HTMLAudioElement) => {
+    this.#sound = sound;
+    sound.preservesPitch = true;
+    const follow = () => {
+      this.#look();
+      this.#frame = requestAnimationFrame(follow);
+    };
+    follow();
+    return () => {
+      cancelAnimationFrame(this.#frame);
+      sound.pause();
+      this.#sound = null;
+    };
+  };
+
+  #look(): void {
+    const sound = this.#sound!;
+    const nowMs = sound.currentTime * 1000;
+    if (this.loop && nowMs >= this.loop.toMs && !sound.paused) return this.goTo(this.loop.fromMs);
+    [this.nowMs, this.isPlaying] = [nowMs, !sound.paused && !sound.ended];
+  }
+
+  toggle = async (): Promise<void> => {
+    const sound = this.#sound;
+    if (!sound) return;
+    if (!sound.paused) return sound.pause();
+    try {
+      await sound.play();
+      this.fault = '';
+    } catch {
+      this.fault = 'This browser cannot play this sound.';
+    }
+  };
+
+  goTo(atMs: Milliseconds): void {
+    if (!this.#sound) return;
+    this.#sound.currentTime = Math.max(0, atMs) / 1000;
+    this.nowMs = Math.max(0, atMs);
+  }
+
+  half(): void {
+    this.isHalf = !this.isHalf;
+    if (this.#sound) this.#sound.playbackRate = this.isHalf ? 0.5 : 1;
+  }
+
+  /** A second time lets go of it. */
+  repeat(loop: Loop): void {
+    this.loop = this.loop ? null : loop;
+  }
+}

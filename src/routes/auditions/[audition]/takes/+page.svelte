@@ -1,0 +1,124 @@
+<script lang="ts">
+  import TakeFile from '$lib/components/take/TakeFile.svelte';
+  import { sayMs } from '$lib/components/take/systems';
+  import { KEPT_DAYS, SAID_DAYS } from '$lib/core/take/keeping';
+  import { dayOf, sayBars, sayDate } from '$lib/core/units';
+  import { send } from '$lib/state/send';
+  import type { ActionData, PageData } from './$types';
+
+  let { data, form }: { data: PageData; form: ActionData } = $props();
+  const view = $derived(data.view);
+  const all = $derived(view.items.flatMap(({ takes }) => takes));
+  const rows = $derived(view.items.filter(({ takes }) => takes.length > 0));
+  const removed = $derived(form && 'removed' in form ? form.removed : null);
+  /** The line of time goes from the first take of all to today. */
+  const firstDay = $derived(Math.min(...all.map(({ date }) => dayOf(date)), dayOf(view.today) - 7));
+  const share = (date: string) =>
+    (100 * (dayOf(date) - firstDay)) / Math.max(1, dayOf(view.today) - firstDay);
+  const goesSoon = (date: string | null) => date !== null && dayOf(date) - dayOf(view.today) <= SAID_DAYS;
+</script>
+
+<svelte:head><title>Takes · {view.candidate.name} · Irvot</title></svelte:head>
+<h2>Takes</h2>
+{#if all.length === 0}
+  <p class="first">
+    Nothing is recorded yet. At the desk each run can be; then it is heard here for one thing at a time, and
+    what is marked becomes spots.
+  </p>
+{:else}
+  <p class="soft">
+    A take goes after {KEPT_DAYS} days, unless it is kept, a spot was found in it, or it is the first of its item
+    while the season lasts.
+  </p>
+{/if}
+{#if removed}
+  <form class="notice" method="POST" action="?/remove" use:send>
+    <input type="hidden" name="id" value={removed} /><input type="hidden" name="back" value="1" />
+    The take is taken out; its sound goes in a day. <button class="quiet">Put it back</button>
+  </form>
+{/if}
+{#each rows as item (item.id)}
+  <section>
+    <h3><bdi>{item.name}</bdi></h3>
+    <div class="time" aria-hidden="true">
+      {#each item.takes as take (take.id)}<i class:kept={take.isKept} style:left="{share(take.date)}%"
+        ></i>{/each}
+    </div>
+    <ul>
+      {#each item.takes as take (take.id)}
+        <li>
+          <a href="/takes/{take.id}"
+            >{take.date === view.today ? 'today' : sayDate(dayOf(take.date))}{#if take.lengthMs !== null}, {sayMs(
+                take.lengthMs
+              )}{/if}</a
+          >
+          <span class="soft"
+            >{take.source === 'run' ? 'run' : 'a file'}, {sayBars(take)}{#if take.lengthMs === null}; its
+              sound is still on the device{:else if take.isKept}; kept{:else if goesSoon(take.goesOn)};
+              <b>goes {sayDate(dayOf(take.goesOn!))}</b>{/if}</span
+          >
+          <form method="POST" action="?/remove" use:send>
+            <input type="hidden" name="id" value={take.id} />
+            <button class="quiet">take out</button>
+          </form>
+        </li>
+      {/each}
+    </ul>
+  </section>
+{/each}
+{#if view.items.length > 0}
+  {#if view.isAskedFirst}<p>
+      Nobody is recorded before a guardian has said yes: the teacher notes the day of it with the candidate.
+    </p>{:else}<TakeFile items={view.items} today={view.today} />{/if}
+{/if}
+
+<style>
+  h2 {
+    margin: 18px 0 4px;
+  }
+  section {
+    display: grid;
+    grid-template-columns: minmax(180px, 1fr) 2fr;
+    gap: 4px 32px;
+    margin: 18px 0;
+    padding-top: 10px;
+    border-top: 1px solid var(--rule);
+  }
+  .time {
+    position: relative;
+    align-self: center;
+    height: 2px;
+    background: var(--rule);
+  }
+  .time i {
+    position: absolute;
+    top: -7px;
+    width: 4px;
+    height: 16px;
+    background: var(--ink);
+  }
+  .time .kept {
+    width: 8px;
+  }
+  ul {
+    grid-column: 2;
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 14px;
+    align-items: baseline;
+    min-height: 44px;
+  }
+  @media (max-width: 720px) {
+    section {
+      display: block;
+    }
+    .time {
+      margin: 14px 0;
+    }
+  }
+</style>
