@@ -1,6 +1,6 @@
 <script lang="ts">
   import '$lib/styles/app.css';
-  import type { Snippet } from 'svelte';
+  import { type Snippet, onMount } from 'svelte';
   import { afterNavigate } from '$app/navigation';
   import { page } from '$app/state';
   import SignOut from '$lib/components/ui/SignOut.svelte';
@@ -18,6 +18,13 @@
   const isWhole = $derived(['/auditions/[audition]/desk', '/takes/[take]'].includes(page.route.id ?? ''));
   afterNavigate(() => trouble.set(''));
   setDraftOwner(() => data.who?.drafts ?? null);
+  // what was recorded on this device goes to the studio from whatever page is open
+  onMount(async () => {
+    const owner = data.who?.drafts.accountId;
+    if (!owner) return;
+    const { TakesOut } = await import('$lib/state/device/takes-out.svelte');
+    await TakesOut.of(owner).open();
+  });
 </script>
 
 <a class="skip" href="#main">To the page</a>

@@ -160,6 +160,7 @@ test('axe finds nothing on any page of a season', async ({ browser }) => {
     '/paper/note',
     '/today',
     '/spots',
+    '/takes',
     '/readiness',
     '/call',
     '/layings',
@@ -183,6 +184,10 @@ test('axe finds nothing on any page of a season', async ({ browser }) => {
   await expectNothing('spot');
   await page.goto(`${studio.origin}${audition}/spots/ways`);
   await expectNothing('ways to practise');
+  await page.goto(`${studio.origin}${audition}/takes`);
+  await page.locator('li a').first().click();
+  await page.waitForURL('**/takes/*');
+  await expectNothing('a take');
 });
 
 test('axe finds nothing on any page of the studio', async ({ browser }) => {
@@ -282,6 +287,9 @@ test('axe finds nothing on any face of the desk', async ({ browser }) => {
     .or(button(/^bars 1–84/))
     .click();
   await expectNothing('desk: work');
+  await page.keyboard.press('r');
+  await expectNothing('desk: a run');
+  await button(/^back to the bars/).click();
   await button(/^keys/).click();
   await expectNothing('desk: keys');
   await button(/^Close/).click();

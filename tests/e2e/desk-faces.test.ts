@@ -7,7 +7,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Page, chromium, expect, test } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_FLAGS } from '../../scripts/parts/prepare.mjs';
-import { tonesWav } from '../fixtures/tones-wav';
+import { tonesWav } from '../../src/lib/server/demo/tones-wav';
 import { Studio, alive, step } from './studio';
 
 const studio = new Studio(3392, true);

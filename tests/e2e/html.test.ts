@@ -50,7 +50,10 @@ test('every screen is sent as valid HTML', async ({ page }) => {
   const candidate = (await row.locator('a[href^="/candidates/"]').first().getAttribute('href'))!;
   await page.goto(`${studio.origin}${audition}/list`);
   const item = (await page.getByRole('link', { name: /Lanterns/ }).getAttribute('href'))!;
+  const takes = await (await page.request.get(`${studio.origin}${audition}/takes`)).text();
+  const take = /"(\/takes\/[0-9a-f-]{36})"/.exec(takes)![1]!;
   const paths = [
+    take,
     '/studio',
     '/studio/notes',
     '/studio/archive',
@@ -69,6 +72,7 @@ test('every screen is sent as valid HTML', async ({ page }) => {
       '/list/holds',
       '/today',
       '/spots',
+      '/takes',
       '/desk',
       '/log',
       '/readiness',

@@ -8,7 +8,14 @@ import { type Answer, Visitor, enter, pathOf, routesOf } from './visitor';
 const studio = new Studio(4391, true);
 test.afterAll(() => studio.close());
 
-type Person = { name: string; candidateId: string; auditions: string[]; items: string[]; visitor: Visitor };
+type Person = {
+  name: string;
+  candidateId: string;
+  auditions: string[];
+  items: string[];
+  takes: string[];
+  visitor: Visitor;
+};
 
 /** Everybody of the demo: who they are, what is theirs, and their own way in. */
 async function everybody(origin: string): Promise<{ teacher: Visitor; people: Person[] }> {
@@ -24,12 +31,15 @@ async function everybody(origin: string): Promise<{ teacher: Visitor; people: Pe
       ...new Set([...page.text.matchAll(/href="\/auditions\/([0-9a-f-]{36})"/g)].map((m) => m[1]!))
     ];
     const items: string[] = [];
+    const takes: string[] = [];
     for (const audition of auditions) {
       const list = await teacher.ask(`/auditions/${audition}/list`);
+      const listen = await teacher.ask(`/auditions/${audition}/takes`);
+      takes.push(...[...listen.text.matchAll(/\/takes\/([0-9a-f-]{36})"/g)].map((m) => m[1]!));
       items.push(...[...list.text.matchAll(/\/list\/([0-9a-f-]{36})/g)].map((m) => m[1]!));
     }
     const visitor = await enter(origin, name, candidateId);
-    people.push({ name, candidateId, auditions, items: [...new Set(items)], visitor });
+    people.push({ name, candidateId, auditions, items: [...new Set(items)], takes, visitor });
   }
   return { teacher, people };
 }
@@ -52,6 +62,7 @@ test('nobody reads another person’s name or ids, in any byte of any answer', a
   const { people } = await everybody(origin);
   expect(people.length).toBeGreaterThan(4);
   expect(people.flatMap((p) => p.items).length).toBeGreaterThan(20);
+  expect(people.flatMap((p) => p.takes).length).toBeGreaterThan(1);
   // in a real studio nobody is entered by a click, and the door names nobody
   await studio.at('2026-11-24T08:00:01Z', false);
   const reads = routesOf().filter((route) => route.isRead);
@@ -62,13 +73,14 @@ test('nobody reads another person’s name or ids, in any byte of any answer', a
     const others = people.filter((p) => p.visitor !== visitor);
     // what names nobody in its address is the same whoever is asked for
     const before = new Set<string>();
-    const secrets = others.flatMap((p) => [p.name, p.candidateId, ...p.auditions, ...p.items]);
+    const secrets = others.flatMap((p) => [p.name, p.candidateId, ...p.auditions, ...p.items, ...p.takes]);
     for (const person of people)
       for (const route of reads) {
         const path = pathOf(route, {
           candidate: person.candidateId,
           audition: person.auditions[0] ?? 'none',
           item: person.items[0] ?? 'none',
+          take: person.takes[0] ?? 'none',
           number: '1'
         });
         const asks = [path, `${path === '/' ? '' : path}/__data.json`];

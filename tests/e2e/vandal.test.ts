@@ -155,12 +155,20 @@ async function readIds(teacher: Visitor): Promise<Ids> {
     (m) => m[1]!
   );
   const printed = all((await teacher.ask(`/lists/${calls[0]}`)).text);
+  const listens = await Promise.all(auditions.map((id) => teacher.ask(`/auditions/${id}/takes`)));
+  const takes = [
+    ...new Set(
+      listens.flatMap(({ text: page }) => [...page.matchAll(/\/takes\/([0-9a-f-]{36})"/g)].map((m) => m[1]!))
+    )
+  ];
+  expect(takes.length).toBeGreaterThan(1);
   const wrong = ['none', '%00', '%0a', '..', 'a'.repeat(300), candidates[0]!];
   return {
     candidate: [...candidates, ...wrong],
     audition: [...auditions, ...wrong],
     item: [...items.slice(0, 8), ...printed, ...wrong],
     call: [...calls, ...wrong],
+    take: [...takes, ...wrong],
     number: ['1', '0', '-1', '99999999', 'x'],
     token: ['none', 'x.ics', 'a'.repeat(300)]
   };
@@ -367,6 +375,7 @@ test(`of ${TIMES} bad inputs to every form and every door, none is an error of t
     at: fc.record({
       candidate: fc.nat(),
       call: fc.nat(),
+      take: fc.nat(),
       audition: fc.nat(),
       item: fc.nat(),
       number: fc.nat(),
@@ -420,6 +429,7 @@ test(`of ${TIMES} bad inputs to every form and every door, none is an error of t
       candidate: ids.candidate![0]!,
       audition: ids.audition![0]!,
       item: ids.item![0]!,
+      take: ids.take![0]!,
       number: '1'
     });
     expect((await teacher.ask(path)).status, path).toBeLessThan(500);

@@ -52,7 +52,7 @@
 
   const inHand = new InHand(session, () => view);
   // svelte-ignore state_referenced_locally
-  const takesOut = new TakesOut(player.account);
+  const takesOut = TakesOut.of(player.account);
   /** Bars in hand are run straight through, out of their block. */
   let isRunning = $state(false);
   let runFace = $state<RunFace>();
@@ -102,13 +102,11 @@
     clicking.readSettings();
     void session.open().then(() => {
       session.takeUp();
-      void takesOut.open().catch(() => {});
       if (new URL(location.href).searchParams.has('begin')) void begin();
     });
     const sleep = keepAwake();
     return () => {
       session.close();
-      takesOut.close();
       void clicking.close();
       sleep();
     };

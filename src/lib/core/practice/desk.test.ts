@@ -271,6 +271,44 @@ describe('what a day leaves in the log', () => {
   });
 });
 
+describe('a run straight through', () => {
+  const sections = [
+    { fromBar: 1, toBar: 16, bpm: 88, unit: 'quarter' as const },
+    { fromBar: 17, toBar: 30, bpm: 60, unit: 'dotted-quarter' as const }
+  ];
+  const run = (ran: { isStraight: boolean; isClean: boolean; broke?: [number, number][] }) => {
+    const broke = (ran.broke ?? []).map(([fromBar, toBar]) => ({ fromBar, toBar }));
+    const device = new Device()
+      .day([block('r', { kind: 'run', work: null, bars: null, sections })])
+      .begin(0, 'r')
+      .at(60, { kind: 'ran', block: 'r', isStraight: false, isClean: false, broke: [] })
+      .at(62, { kind: 'ran', block: 'r', ...ran, broke })
+      .end(70, 'r', 70);
+    const [touch] = touchesOfDay(dayOfEvents(device.events));
+    return (touch!.series ?? []).map(({ fromBar, tempoBpm, unit, attempts }) =>
+      [fromBar, tempoBpm, unit, attempts].join(' ')
+    );
+  };
+
+  it('that was clean is one attempt at every section in it, at what it was run at', () => {
+    expect(run({ isStraight: true, isClean: true })).toEqual(['1 88 quarter c', '17 60 dotted-quarter c']);
+  });
+
+  it('that broke somewhere was clean elsewhere, where it went straight through', () => {
+    const broke: [number, number][] = [[16, 16]];
+    expect(run({ isStraight: true, isClean: false, broke })).toEqual([
+      '1 88 quarter n',
+      '17 60 dotted-quarter c'
+    ]);
+    expect(run({ isStraight: false, isClean: false, broke })).toEqual(['1 88 quarter n']);
+  });
+
+  it('of which nobody says where it broke proves nothing', () => {
+    expect(run({ isStraight: true, isClean: false })).toEqual([]);
+    expect(run({ isStraight: false, isClean: true })).toEqual([]);
+  });
+});
+
 describe('fresh pages read at sight', () => {
   const reading = block('r', { work: null, bars: null, sectionId: null, kind: 'minutes' });
 

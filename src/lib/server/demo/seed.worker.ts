@@ -2,8 +2,10 @@
 import { makeApp } from '../app';
 import { dataDirectory, readClock } from '../environment';
 import { openStudio } from '../db/studio-file';
+import { filesOf } from '../files/folder';
 import { seedDemo } from './seed';
 
 const db = openStudio(dataDirectory());
-seedDemo(makeApp(db, readClock(), true));
+const directory = dataDirectory();
+seedDemo(makeApp(db, readClock(), true, () => {}, filesOf(directory)));
 db.close();

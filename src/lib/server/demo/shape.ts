@@ -34,6 +34,14 @@ type DemoPlayer = {
     readonly toBar: number;
     readonly issue: string;
   };
+  /** Runs that were recorded, of the item of that number. */
+  readonly recorded?: readonly {
+    readonly item: number;
+    readonly daysAgo: number;
+    readonly share: number;
+    readonly isKept?: boolean;
+    readonly marks: readonly { readonly bar: number; readonly element: string }[];
+  }[];
   readonly mocks: readonly { readonly inDays: number; readonly name: string; readonly minutes: number }[];
 };
 

@@ -15,7 +15,7 @@ import {
 } from 'mediabunny';
 import { LONGEST_TAKE_MS, type Sound } from '../../core/record';
 import { SOUND_KINDS, type SoundKind } from '../../core/record/words';
-import { CodedError } from '../errors';
+import { CodedError, isDiskFull } from '../errors';
 
 const refuse = (why: string): never => {
   throw new CodedError('sound-unreadable', `${why} Nothing was kept of it.`);
@@ -34,11 +34,17 @@ export async function readSound(path: string): Promise<Sound> {
 type Kind = { readonly media: SoundKind; readonly lengthMs: number; readonly isLoose: boolean };
 
 async function reading<T>(path: string, read: (input: Input) => Promise<T>): Promise<T> {
-  const input = new Input({ source: new FilePathSource(path), formats: ALL_FORMATS });
   try {
-    return await read(input);
-  } finally {
-    input.dispose();
+    const input = new Input({ source: new FilePathSource(path), formats: ALL_FORMATS });
+    try {
+      return await read(input);
+    } finally {
+      input.dispose();
+    }
+  } catch (thrown) {
+    // a file that is broken breaks its reader
+    if (thrown instanceof CodedError || isDiskFull(thrown)) throw thrown;
+    return refuse('This is no sound that can be read.');
   }
 }
 

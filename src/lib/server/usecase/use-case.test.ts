@@ -8,6 +8,7 @@ import { USE_CASES } from './index';
 import { addWish } from './wish';
 import { logTouch } from './log';
 import { saveTime } from './studio';
+import { addTake } from './takes';
 import { STUDY, TEACHER, addPlayer, openStudio, timeOf, zone } from '../../../../tests/fixtures/small-studio';
 
 const EMPTY = timeOf(0, []);
@@ -31,7 +32,11 @@ beforeEach(() => {
     tempoBpm: 60,
     attempts: 'ccc'
   }).id;
+  const takeId = '6f1c0f7e-9a51-4a0b-8b1e-0d1f3c9a7e11';
+  const take = { itemId, fromBar: 1, toBar: 4, date: '2026-11-24', madeAtMs: NOW, source: 'run' } as const;
+  addTake(app, owner, { itemId, take: { ...take, id: takeId, tempo: null, musicAtMs: 0 } });
   input = {
+    takeId,
     candidateId,
     auditionId,
     itemId,
@@ -92,6 +97,7 @@ describe('every use case', () => {
       auditionId: 'none',
       itemId: 'none',
       touchId: 'none',
+      takeId: 'none',
       wishId: 'none',
       undoToken: 'none'
     };

@@ -10,26 +10,36 @@ export class TakesOut {
   share = $state(0);
   /** What the studio says to one that it refuses; empty where it refuses none. */
   refusal = $state('');
-  #isSending = false;
   #again: ReturnType<typeof setTimeout> | undefined;
 
-  constructor(private readonly owner: string) {}
+  private constructor(private readonly owner: string) {}
 
-  /** What was interrupted before ends, and is sent. */
+  static #one: TakesOut | null = null;
+  /** The page's own, for whoever is signed in. */
+  static of(owner: string): TakesOut {
+    if (this.#one?.owner !== owner) this.#one = new TakesOut(owner);
+    return this.#one;
+  }
+
+  /** What was interrupted before ends, and is sent. Does nothing where the browser keeps nothing. */
   async open(): Promise<void> {
-    await endInterrupted(this.owner, null);
+    if (!isSecureContext) return;
+    await endInterrupted(this.owner).catch(() => {});
     await this.send();
   }
 
+  /** One page of this device sends at a time. */
   async send(): Promise<void> {
-    if (this.#isSending) return;
-    this.#isSending = true;
     clearTimeout(this.#again);
-    try {
-      await this.#sendAll();
-    } finally {
-      this.#isSending = false;
-    }
+    await navigator.locks.request('irvot takes out', { ifAvailable: true }, async (lock) => {
+      if (lock) await this.#sendAll().catch(() => {});
+      else this.#later();
+    });
+  }
+
+  #later(): void {
+    clearTimeout(this.#again);
+    this.#again = setTimeout(() => void this.send(), AGAIN_MS);
   }
 
   async #sendAll(): Promise<void> {
@@ -41,18 +51,11 @@ export class TakesOut {
       if (!next) return;
       this.share = 0;
       const sent = await sendTake(next, (share) => (this.share = share));
-      if (sent === 'waiting') {
-        this.#again = setTimeout(() => void this.send(), AGAIN_MS);
-        return;
-      }
+      if (sent === 'waiting') return this.#later();
       if (sent !== 'sent') {
         this.refusal = sent.says;
         refused.push(next.id);
       }
     }
-  }
-
-  close(): void {
-    clearTimeout(this.#again);
   }
 }

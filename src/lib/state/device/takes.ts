@@ -15,6 +15,9 @@ type KeptTake = {
   readonly isBegun?: boolean;
 };
 
+/** Held by the page that records it: no other takes it for one that was left in the middle. */
+const lockOf = (id: string) => `irvot take ${id}`;
+
 /** Pieces of a take are kept under its id and their number. */
 const piecesOf = (id: string) => IDBKeyRange.bound([id, 0], [id, Infinity]);
 
@@ -23,6 +26,9 @@ export async function keepTake(owner: string, take: Take, kind: string) {
   const db = await openDevice();
   await db.put('takes', { owner, take, kind, isEnded: false } satisfies KeptTake);
   let count = 0;
+  let letGo = () => {};
+  const isOver = new Promise<void>((resolve) => (letGo = resolve));
+  void navigator.locks.request(lockOf(take.id), () => isOver);
   return {
     add: async (piece: Blob) => {
       const bytes = await piece.arrayBuffer();
@@ -31,15 +37,18 @@ export async function keepTake(owner: string, take: Take, kind: string) {
     end: async (ended: Take) => {
       await db.put('takes', { owner, take: ended, kind, isEnded: true } satisfies KeptTake);
       db.close();
+      letGo();
     }
   };
 }
 
 /** What a crash or a reload left in the middle has ended there; what has no piece is none. */
-export async function endInterrupted(owner: string, inHand: string | null): Promise<void> {
+export async function endInterrupted(owner: string): Promise<void> {
+  const { held = [] } = await navigator.locks.query();
+  const isRecorded = (id: string) => held.some(({ name }) => name === lockOf(id));
   const db = await openDevice();
   for (const kept of (await db.getAll('takes')) as KeptTake[]) {
-    if (kept.owner !== owner || kept.isEnded || kept.take.id === inHand) continue;
+    if (kept.owner !== owner || kept.isEnded || isRecorded(kept.take.id)) continue;
     const pieces = await db.count('pieces', piecesOf(kept.take.id));
     if (pieces === 0) await db.delete('takes', kept.take.id);
     else await db.put('takes', { ...kept, isEnded: true });

@@ -1,0 +1,184 @@
+/** A run is recorded before a simulated microphone, heard for one thing at a time, and what was marked comes back as spots. */
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type Browser, type Page, chromium, expect, test } from '@playwright/test';
+import { CHROMIUM, CHROMIUM_FLAGS } from '../../scripts/parts/prepare.mjs';
+import { tonesWav } from '../../src/lib/server/demo/tones-wav';
+import { Studio, alive, step } from './studio';
+
+const studio = new Studio(3381, true);
+const sounds = mkdtempSync(join(tmpdir(), 'irvot-mic-'));
+const wav = join(sounds, 'tune.wav');
+let browser: Browser;
+test.beforeAll(async () => {
+  const tune = [440, 494, 523, 587].map((frequency) => ({ frequency, seconds: 0.4 }));
+  writeFileSync(wav, tonesWav(Array.from({ length: 12 }, () => tune).flat()));
+  browser = await chromium.launch({
+    executablePath: CHROMIUM,
+    args: [
+      ...CHROMIUM_FLAGS,
+      '--autoplay-policy=no-user-gesture-required',
+      '--use-fake-ui-for-media-stream',
+      '--use-fake-device-for-media-stream',
+      `--use-file-for-fake-audio-capture=${wav}`
+    ]
+  });
+  await studio.at('2026-11-24T08:00:00Z');
+});
+test.afterAll(async () => {
+  await browser.close();
+  await studio.close();
+  rmSync(sounds, { recursive: true, force: true });
+});
+
+const button = (page: Page, name: RegExp) => page.getByRole('button', { name });
+const answer = (page: Page, question: RegExp, word: string) =>
+  page.getByRole('group', { name: question }).getByRole('button', { name: word, exact: true }).click();
+
+async function enterAsNoor(): Promise<{ page: Page; season: string }> {
+  const context = await browser.newContext({
+    baseURL: studio.origin,
+    viewport: { width: 1024, height: 768 },
+    locale: 'en-GB'
+  });
+  const page = await context.newPage();
+  await page.goto('/sign-in');
+  await button(page, /Noor/).click();
+  await page.waitForURL('**/today');
+  await alive(page);
+  return { page, season: new URL(page.url()).pathname.replace('/today', '') };
+}
+
+/** Leaves blocks until a run is in hand. */
+async function leadToRun(page: Page, season: string) {
+  await page.goto(`${season}/desk?begin`);
+  const record = button(page, /^record, and play$/);
+  const next = button(page, /^(next|done)/).first();
+  for (let n = 0; n < 14; n += 1) {
+    const isThere = await record.waitFor({ timeout: 700 }).then(
+      () => true,
+      () => false
+    );
+    if (isThere) return;
+    await page.keyboard.press('e');
+    await next.click();
+  }
+  await expect(record).toBeVisible();
+}
+
+test('a run is recorded, heard, marked at three places, and its three spots wait tomorrow', async () => {
+  const { page, season } = await enterAsNoor();
+  await leadToRun(page, season);
+
+  await step('recorded by one key, counted off once, and ended by the same key', async () => {
+    await page.keyboard.press('ArrowRight');
+    await expect(page.getByText(/^recording since \d\d:\d\d$/)).toBeVisible();
+    // the count is over: bars alone
+    await expect(page.getByRole('figure', { name: /^straight through/ })).toBeVisible();
+    await page.waitForTimeout(9000);
+    await page.keyboard.press('ArrowRight');
+  });
+
+  await step('three questions, and where it was not clean', async () => {
+    await answer(page, /Straight through/, 'yes');
+    await answer(page, /Clean/, 'not quite');
+    await page.getByRole('group', { name: 'Bars' }).getByRole('button', { name: '2', exact: true }).click();
+    await page.keyboard.press('ArrowRight');
+    await expect(page.getByText(/straight through, not yet clean/)).toBeVisible();
+  });
+
+  await step('heard at once, and marked where rhythm, tone and air do not hold', async () => {
+    await page.getByRole('link', { name: /^hear it/ }).click();
+    await expect(page.getByRole('heading', { name: /^Listening for/ })).toBeVisible();
+    for (const element of ['rhythm', 'tone', 'air']) {
+      await button(page, new RegExp(`^${element}$`)).click();
+      await expect(page.getByRole('heading', { name: `Listening for ${element}` })).toBeVisible();
+      await page.keyboard.press(' ');
+      await expect(button(page, /^stop/)).toBeVisible();
+      await expect(button(page, /marks bar \d+ for/)).toBeVisible();
+      await page.waitForTimeout(600);
+      await page.keyboard.press('ArrowRight');
+      await page.keyboard.press(' ');
+      await expect(button(page, /^play/)).toBeVisible();
+    }
+    await expect(page.getByRole('status').filter({ hasText: /marked so far: .*rhythm.*/ })).toBeVisible();
+    // the outline of what was played is drawn, and kept for the next who listens
+    await expect(page.getByText(/^It is drawn/)).toHaveCount(0);
+  });
+
+  await step('a mark can be taken back, and one is put again', async () => {
+    await page.keyboard.press('u');
+    await expect(button(page, /spots of these 2/)).toBeVisible();
+    await page.keyboard.press('ArrowRight');
+    await expect(button(page, /spots of these 3/)).toBeVisible();
+    await button(page, /spots of these 3/).click();
+    await expect(page.getByText(/3 spots are made/)).toBeVisible();
+  });
+
+  await step(
+    'they stand among the spots, and the item’s next block brings what it has minutes for',
+    async () => {
+      await page.goto(`${season}/spots`);
+      for (const element of ['rhythm', 'tone', 'air'])
+        await expect(page.getByText(new RegExp(`${element}.*from a take`)).first()).toBeVisible();
+    }
+  );
+
+  await step('the take is kept by hand, and found again', async () => {
+    await page.goto(`${season}/takes`);
+    await page.getByRole('link', { name: /^today, 0:\d\d$/ }).click();
+    await button(page, /^keep it$/).click();
+    await expect(page.getByText('Kept until it is taken out.')).toBeVisible();
+    await page.getByRole('link', { name: 'all takes' }).click();
+    await expect(page.getByText(/; kept/).first()).toBeVisible();
+  });
+  await page.context().close();
+});
+
+test('a page that goes while it records loses nothing of before, and a line that goes while it is sent neither', async () => {
+  const { page, season } = await enterAsNoor();
+  await leadToRun(page, season);
+  await button(page, /^record, and play$/).click();
+  await expect(page.getByText(/^recording since/)).toBeVisible();
+  await page.waitForTimeout(4500);
+  // the first piece of it that is sent is lost
+  let cuts = 0;
+  await page.route('**/sending', async (route) => {
+    if (route.request().method() !== 'PATCH' || cuts > 0) return route.continue();
+    cuts += 1;
+    await route.abort('connectionreset');
+  });
+  await page.reload();
+  await expect.poll(() => cuts).toBe(1);
+  await expect
+    .poll(async () => {
+      await page.goto(`${season}/takes`);
+      return page.getByRole('link', { name: /^today, 0:0[3-7]$/ }).count();
+    })
+    .toBeGreaterThan(0);
+  await page.context().close();
+});
+
+test('what is no sound is refused where it was chosen, and what is one from elsewhere is taken', async () => {
+  const { page, season } = await enterAsNoor();
+  await page.goto(`${season}/takes`);
+  await alive(page);
+  const choose = (name: string, buffer: Buffer) =>
+    page.getByLabel('the recording').setInputFiles({ name, mimeType: 'audio/wav', buffer });
+  await button(page, /^Send it$/).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Choose a file first.' })).toBeVisible();
+  await choose('tune.wav', Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex'));
+  await button(page, /^Send it$/).click();
+  await expect(page.getByText('This is no sound that can be read. Nothing was kept of it.')).toBeVisible();
+  await choose('tune.wav', tonesWav([{ frequency: 440, seconds: 2 }], 8000));
+  await button(page, /^Send it$/).click();
+  await expect(page.getByText('It is here.')).toBeVisible();
+  // no tempo is known of it: bars are set by hand, and then marks have bars
+  await page.getByRole('link', { name: /^today, 0:02$/ }).click();
+  await expect(button(page, /marks 0:00 for/)).toBeVisible();
+  await page.getByLabel(/begins bar/).fill('9999');
+  await button(page, /^set$/).click();
+  await expect(page.getByText('Bars go up to 2000.')).toBeVisible();
+  await page.context().close();
+});
