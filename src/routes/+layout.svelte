@@ -15,7 +15,9 @@
   /** Whom and what the page is about: the page of another is set up anew, so nothing typed for one stands at the other's. */
   const subject = $derived(Object.values(page.params).join(' '));
   /** The desk fills the screen, and so does listening. */
-  const isWhole = $derived(['/auditions/[audition]/desk', '/takes/[take]'].includes(page.route.id ?? ''));
+  const isWhole = $derived(
+    ['/auditions/[audition]/desk', '/takes/[take]', '/listen/[token]'].includes(page.route.id ?? '')
+  );
   afterNavigate(() => trouble.set(''));
   setDraftOwner(() => data.who?.drafts ?? null);
   // what was recorded on this device goes to the studio from whatever page is open

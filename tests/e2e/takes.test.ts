@@ -133,6 +133,37 @@ test('a run is recorded, heard, marked at three places, and its three spots wait
     await page.getByRole('link', { name: 'all takes' }).click();
     await expect(page.getByText(/; kept/).first()).toBeVisible();
   });
+
+  await step(
+    'sent by a link to one listener, whose remark comes back and becomes a spot; ended, it opens nothing',
+    async () => {
+      await page.getByRole('link', { name: /^today, 0:\d\d$/ }).click();
+      await button(page, /^send it to somebody$/).click();
+      await page.getByLabel('For').fill('Marit');
+      await button(page, /^Make a link$/).click();
+      const address = await page.getByLabel(/^Link to this take/).inputValue();
+      const elsewhere = await browser.newContext({ viewport: { width: 390, height: 844 }, locale: 'en-GB' });
+      const listener = await elsewhere.newPage();
+      await listener.goto(address);
+      await expect(listener.getByText(/^For Marit, to be heard here until/)).toBeVisible();
+      expect(await listener.content()).not.toContain('Castellan');
+      await button(listener, /^play/).click();
+      await expect(button(listener, /what you hear in bar \d+/)).toBeVisible();
+      await button(listener, /^here/).click();
+      await listener.getByLabel(/^At bar \d+ I hear/).fill('the turn is late');
+      await button(listener, /^Send it$/).click();
+      await expect(listener.getByText('1 remark is with the player')).toBeVisible();
+      await page.reload();
+      await expect(page.getByText('the turn is late')).toBeVisible();
+      await button(page, /^make it a spot$/).click();
+      await expect(page.getByText(/A spot is made/)).toBeVisible();
+      await button(page, /^end it$/).click();
+      await expect(button(page, /^send it to somebody$/)).toBeVisible();
+      expect((await listener.reload())!.status()).toBe(410);
+      expect((await elsewhere.request.get(`${address}/sound`)).status()).toBe(410);
+      await elsewhere.close();
+    }
+  );
   await page.context().close();
 });
 

@@ -101,6 +101,8 @@ export const archiveCandidate = z.strictObject({
   isMinor: z.boolean(),
   guardian: shortText,
   consentOn: dateField.nullable(),
+  /** Missing in files of before. */
+  sharingOn: dateField.nullable().default(null),
   /** Left out where a candidate takes their own work along. */
   privateNote: longText.optional(),
   isPutAway: z.boolean(),

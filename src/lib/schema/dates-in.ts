@@ -1,6 +1,18 @@
 /** Every date anywhere in a value of ours, by the names dates have there, each with its path. */
 const DATE_KEYS = new Set([
-  ...['date', 'until', 'addedOn', 'madeOn', 'checkedOn', 'consentOn', 'beganOn', 'began', 'uploadBy', 'dueOn']
+  ...[
+    'date',
+    'until',
+    'addedOn',
+    'madeOn',
+    'checkedOn',
+    'consentOn',
+    'sharingOn',
+    'beganOn',
+    'began',
+    'uploadBy',
+    'dueOn'
+  ]
 ]);
 
 export type DateAt = { readonly path: (string | number)[]; readonly date: string };

@@ -56,6 +56,7 @@ export const factsForm = z.object({
   version: z.number().default(0),
   guardian: shortText,
   consentOn: z.union([z.literal(''), dateField]).default(''),
+  sharingOn: z.union([z.literal(''), dateField]).default(''),
   privateNote: longText
 });
 /** Days away, in one entry; at most a year at once, so that a slip in a date does not fill the calendar. */

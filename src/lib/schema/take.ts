@@ -1,6 +1,15 @@
 /** What is sent about takes: noted, marked, outlined, set. */
 import { z } from 'zod';
-import { barField, idField, peaks, take, takeMark } from '../core/record';
+import {
+  LONGEST_TAKE_MS,
+  barField,
+  idField,
+  nameField,
+  peaks,
+  shortText,
+  take,
+  takeMark
+} from '../core/record';
 
 export const takeSent = z.strictObject({ take });
 export const marksSent = z.strictObject({
@@ -18,3 +27,19 @@ export const barForm = z.object({
   atMs: z.preprocess(whole, z.number().int().min(0))
 });
 export const goneForm = z.object({ id: idField, back: z.string().max(1).default('') });
+
+/** For whom a take is. */
+export const shareForm = z.object({ name: nameField });
+/** What a listener says at a moment of it. */
+export const remarkForm = z.object({
+  id: z.uuid(),
+  atMs: z.preprocess(whole, z.number().int().min(0).max(LONGEST_TAKE_MS)),
+  says: shortText.unwrap().min(1, 'Say what you hear there.')
+});
+export const remarkSpotForm = z
+  .object({
+    mark: idField,
+    fromBar: z.preprocess(whole, barField),
+    toBar: z.preprocess(whole, barField)
+  })
+  .refine(({ fromBar, toBar }) => fromBar <= toBar, 'The bars are upside down.');

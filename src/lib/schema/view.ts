@@ -284,8 +284,28 @@ export type TakeView = {
   readonly today: string;
   readonly take: TakeShown;
   readonly item: Named & BarRange & { readonly metre: string; readonly barsPerLine?: string | undefined };
+  /** Who can hear it by a link just now. */
+  readonly listener: { readonly name: string; readonly endsMs: number } | null;
+  /** False before a guardian has said yes to sending takes to anybody. */
+  readonly maySend: boolean;
   readonly elements: readonly string[];
   /** The outline of its sound; null until somebody has listened. */
   readonly peaks: readonly number[] | null;
-  readonly marks: readonly (TakeMark & { readonly isOwn: boolean; readonly spotId: string | null })[];
+  readonly marks: readonly (TakeMark & {
+    readonly isOwn: boolean;
+    readonly spotId: string | null;
+    /** A listener's remark, and their name; else empty. */
+    readonly says: string;
+    readonly by: string;
+  })[];
+};
+/** A take as somebody hears it who was sent a link. */
+export type ListenerView = {
+  readonly listener: string;
+  /** When the link ends. */
+  readonly endsMs: number | null;
+  readonly take: Omit<TakeShown, 'goesOn'>;
+  readonly item: TakeView['item'];
+  readonly peaks: readonly number[] | null;
+  readonly remarks: readonly { readonly id: string; readonly atMs: number; readonly says: string }[];
 };

@@ -48,6 +48,8 @@ export const ERRORS = {
     'The studio has as many recordings as it may: take some out, then send it again. It stays on this device meanwhile.',
   'no-consent':
     'Nobody is recorded before a guardian has said yes: the teacher notes the day of it with the candidate.',
+  'no-sharing':
+    'No take of a minor is sent to anybody before a guardian has said yes to that: the teacher notes the day of it with the candidate.',
   'demo-only': 'Entering by one click is for the demo only.'
 } as const;
 

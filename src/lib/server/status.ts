@@ -39,5 +39,6 @@ export const STATUS: Record<ErrorCode, number> = {
   'sound-too-large': 413,
   'sounds-full': 507,
   'no-consent': 403,
+  'no-sharing': 403,
   'demo-only': 403
 };

@@ -26,7 +26,7 @@ export class Marking {
 
   put(atMs: number, element: string): void {
     const mark = { id: crypto.randomUUID(), atMs: Math.round(atMs), element };
-    this.marks = [...this.marks, { ...mark, isOwn: true, spotId: null }];
+    this.marks = [...this.marks, { ...mark, isOwn: true, spotId: null, says: '', by: '' }];
     this.#put.push(mark);
     this.send();
   }

@@ -60,10 +60,18 @@
       <Field
         id="consentOn"
         label="Guardian’s consent given on"
-        hint="To keep notes and recordings. Sharing and filming follow local law."
+        hint="To keep notes and recordings. Without it nobody records. Local law comes first."
         errors={$errors.consentOn}
         type="date"
         bind:value={$form.consentOn}
+      />
+      <Field
+        id="sharingOn"
+        label="Consent to sharing a take by link, given on"
+        hint="Another consent than the first. Taken away, every such link ends at once."
+        errors={$errors.sharingOn}
+        type="date"
+        bind:value={$form.sharingOn}
       />
     {/if}
     {#if hasPrivateNote}

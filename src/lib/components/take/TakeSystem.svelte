@@ -1,7 +1,6 @@
 <!-- One line of the page as it sounds: its outline, heard thick and unheard thin, its bars, and what was marked. -->
 <script lang="ts">
   import type { Milliseconds } from '$lib/core/units';
-  import type { TakeView } from '$lib/schema/view';
   import type { System } from './systems';
 
   let {
@@ -25,7 +24,7 @@
     heardToMs: Milliseconds;
     /** The bar that sounds now. */
     bar: number | null;
-    marks: TakeView['marks'];
+    marks: readonly { readonly id: string; readonly atMs: number; readonly spotId: string | null }[];
     onGo: (atMs: Milliseconds) => void;
   } = $props();
 

@@ -62,6 +62,9 @@ export const keptTake = z
     isKept: z.boolean(),
     /** Null until it has come. */
     sound: sound.nullable(),
-    marks: z.array(z.strictObject({ ...takeMark.shape, spotId: idField.nullable() })).max(500)
+    listener: shortText,
+    marks: z
+      .array(z.strictObject({ ...takeMark.shape, says: shortText, spotId: idField.nullable() }))
+      .max(500)
   })
   .refine(inOrder, UPSIDE_DOWN);

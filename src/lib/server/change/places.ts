@@ -8,6 +8,7 @@ import type { Touch } from '../../core/practice';
 import type { BlockPin, RungPin, Schools, SeasonSection } from '../../core/season';
 import type { App } from '../app';
 import { orNotFound } from '../errors';
+import { endGrantsOf } from '../grant/grant';
 import * as auditions from '../store/audition';
 import { setCallChecked } from '../store/call';
 import * as candidates from '../store/candidate';
@@ -44,14 +45,15 @@ const facts = place<OfCandidate, candidates.CandidateFacts>({
   read(app, { candidateId }) {
     const candidate = candidates.findCandidate(app.db, candidateId);
     if (!candidate) return undefined;
-    const { name, instruments, zone, isMinor, guardian, consentOn } = candidate;
+    const { name, instruments, zone, isMinor, guardian, consentOn, sharingOn } = candidate;
     const privateNote = candidates.privateNoteOf(app.db, candidateId);
-    return { name, instruments, zone, isMinor, guardian, consentOn, privateNote };
+    return { name, instruments, zone, isMinor, guardian, consentOn, sharingOn, privateNote };
   },
   write(app, { candidateId }, to) {
     const { zone, factsVersion } = orNotFound(candidates.findCandidate(app.db, candidateId));
-    boundDates(app, zone, [to.consentOn]);
+    boundDates(app, zone, [to.consentOn, to.sharingOn]);
     candidates.saveFacts(app.db, candidateId, to, factsVersion);
+    if (to.isMinor && !to.sharingOn) endGrantsOf(app, 'listener', candidateId);
   },
   touches: (_app, about) => about
 });

@@ -152,7 +152,13 @@ function seedPlayer(
   const candidateId = addCandidate(start, teacher, who);
   const consentDaysAgo = guardian?.consentDaysAgo ?? null;
   const consentOn = consentDaysAgo === null ? null : formatDate(today - consentDaysAgo);
-  const facts = { ...who, guardian: guardian?.name ?? '', consentOn, privateNote: demo.note ?? '' };
+  const facts = {
+    ...who,
+    guardian: guardian?.name ?? '',
+    consentOn,
+    sharingOn: consentOn,
+    privateNote: demo.note ?? ''
+  };
   saveFacts(start, teacher, { candidateId, facts, version: 1 });
   const accountId = app.newId();
   addAccount(

@@ -20,7 +20,9 @@ const RULES: Record<GrantKind, { lastsMs: number | null; uses: number | null }> 
   /** Reads a candidate's week, again and again; opens the candidate. */
   guardian: { lastsMs: 180 * DAY_MS, uses: null },
   /** Reads what a lesson needs, up to a day that is said; opens the candidate. */
-  substitute: { lastsMs: 60 * DAY_MS, uses: null }
+  substitute: { lastsMs: 60 * DAY_MS, uses: null },
+  /** Hears one take, and says something of it; opens the take. */
+  listener: { lastsMs: 14 * DAY_MS, uses: null }
 };
 
 type Opening = {
@@ -72,6 +74,10 @@ export const useGrant = (app: App, { tokenHash }: Holder) => void grants.useGran
 
 export const endGrants = (app: App, kind: GrantKind, opensId: string) =>
   void grants.dropGrants(app.db, kind, opensId);
+
+/** All of a kind that are about one candidate. */
+export const endGrantsOf = (app: App, kind: GrantKind, candidateId: string) =>
+  void grants.dropGrantsOf(app.db, kind, candidateId);
 
 export const hasGrant = (app: App, kind: GrantKind, opensId: string) =>
   grants.hasGrant(app.db, kind, opensId);

@@ -17,6 +17,8 @@ export type Candidate = {
   readonly guardian: string;
   /** When the guardian consented to recordings and notes; null while nobody has. */
   readonly consentOn: string | null;
+  /** The same for takes that are sent to somebody by a link. */
+  readonly sharingOn: string | null;
   readonly archivedAtMs: number | null;
   readonly factsVersion: number;
 };
@@ -25,6 +27,8 @@ export type CandidateFacts = Pick<
   Candidate,
   'name' | 'instruments' | 'zone' | 'isMinor' | 'guardian' | 'consentOn'
 > & {
+  /** Missing in changes of before there were takes to share: nobody has said so. */
+  readonly sharingOn?: string | null;
   /** The teacher's alone; it is read by itself, so that no page of the candidate's carries it. */
   readonly privateNote: string;
 };
@@ -40,12 +44,13 @@ type Row = {
   is_minor: number;
   guardian: string;
   consent_on: string | null;
+  sharing_on: string | null;
   archived_at_ms: number | null;
   facts_version: number;
 };
 
 const COLUMNS =
-  'id, account_id, name, instruments, zone, time_json, time_version, is_minor, guardian, consent_on, archived_at_ms, facts_version';
+  'id, account_id, name, instruments, zone, time_json, time_version, is_minor, guardian, consent_on, sharing_on, archived_at_ms, facts_version';
 
 const statements = preparedOnce((db) => ({
   add: db.prepare(
@@ -57,7 +62,7 @@ const statements = preparedOnce((db) => ({
   setAccount: db.prepare('UPDATE candidate SET account_id = ? WHERE id = ?'),
   saveFacts: db.prepare(
     `UPDATE candidate SET name = @name, instruments = @instruments, zone = @zone, is_minor = @isMinor, guardian = @guardian,
-       consent_on = @consentOn, private_note = @privateNote, facts_version = facts_version + 1
+       consent_on = @consentOn, sharing_on = @sharingOn, private_note = @privateNote, facts_version = facts_version + 1
      WHERE id = @id AND facts_version = @version`
   ),
   privateNote: db.prepare<[string], { private_note: string }>(
@@ -83,6 +88,7 @@ function decode(row: Row | undefined): Candidate | undefined {
     isMinor: row.is_minor === 1,
     guardian: row.guardian,
     consentOn: row.consent_on,
+    sharingOn: row.sharing_on,
     archivedAtMs: row.archived_at_ms,
     factsVersion: row.facts_version
   };
@@ -128,7 +134,7 @@ export function saveTime(db: Db, id: string, time: CandidateTime, version: numbe
 
 /** False where the version is no longer the one that was read. */
 export function saveFacts(db: Db, id: string, facts: CandidateFacts, version: number): boolean {
-  const row = { ...facts, id, version, isMinor: facts.isMinor ? 1 : 0 };
+  const row = { sharingOn: null, ...facts, id, version, isMinor: facts.isMinor ? 1 : 0 };
   return statements(db).saveFacts.run(row).changes === 1;
 }
 export const privateNoteOf = (db: Db, id: string) => statements(db).privateNote.get(id)?.private_note ?? '';

@@ -44,6 +44,7 @@ const statements = preparedOnce((db) => ({
   ),
   use: db.prepare('UPDATE access_grant SET uses_left = uses_left - 1 WHERE token_hash = ?'),
   drop: db.prepare('DELETE FROM access_grant WHERE kind = ? AND opens_id = ?'),
+  dropOf: db.prepare('DELETE FROM access_grant WHERE kind = ? AND candidate_id = ?'),
   sweep: db.prepare('DELETE FROM access_grant WHERE expires_at_ms <= ? OR uses_left <= 0')
 }));
 
@@ -72,5 +73,7 @@ export const grantEndsMs = (db: Db, kind: string, opensId: string, nowMs: number
 export const useGrant = (db: Db, tokenHash: string) => statements(db).use.run(tokenHash);
 /** Ends all of a kind that open one thing. */
 export const dropGrants = (db: Db, kind: string, opensId: string) => statements(db).drop.run(kind, opensId);
+export const dropGrantsOf = (db: Db, kind: string, candidateId: string) =>
+  statements(db).dropOf.run(kind, candidateId);
 /** Lets those go that open nothing any more. */
 export const sweepGrants = (db: Db, nowMs: number) => statements(db).sweep.run(nowMs);

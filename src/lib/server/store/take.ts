@@ -8,12 +8,20 @@ export type KnownTake = Take & {
   readonly candidateId: string;
   readonly anchors: readonly TakeAnchor[];
   readonly isKept: boolean;
+  /** Who was asked to hear it by a link; empty: nobody. */
+  readonly listener: string;
   /** Null until it has come. */
   readonly sound: Sound | null;
 };
 
-/** A mark, whose it is, and the spot that was made of it. */
-export type KnownMark = TakeMark & { readonly accountId: string; readonly spotId: string | null };
+/** A mark, whose it is, what a listener says there, and the spot that was made of it. */
+export type KnownMark = TakeMark & {
+  readonly accountId: string;
+  readonly says: string;
+  readonly spotId: string | null;
+};
+/** Whose marks are that came by a link. */
+export const LISTENER = 'listener';
 
 type Row = {
   id: string;
@@ -29,14 +37,22 @@ type Row = {
   music_at_ms: number;
   anchors_json: string;
   is_kept: number;
+  listener: string;
   sound_name: string | null;
   sound_kind: SoundKind | null;
   sound_bytes: number | null;
   length_ms: number | null;
 };
-type MarkRow = { id: string; account_id: string; at_ms: number; element: string; spot_id: string | null };
+type MarkRow = {
+  id: string;
+  account_id: string;
+  at_ms: number;
+  element: string;
+  says: string;
+  spot_id: string | null;
+};
 
-const COLUMNS = `id, candidate_id, item_id, from_bar, to_bar, date, made_at_ms, source, bpm, unit, music_at_ms, anchors_json, is_kept,
+const COLUMNS = `id, candidate_id, item_id, from_bar, to_bar, date, made_at_ms, source, bpm, unit, music_at_ms, anchors_json, is_kept, listener,
   sound_name, sound_kind, sound_bytes, length_ms`;
 
 const statements = preparedOnce((db) => ({
@@ -52,6 +68,7 @@ const statements = preparedOnce((db) => ({
   count: db.prepare<[string], number>('SELECT count(*) FROM take WHERE candidate_id = ?').pluck(),
   setKept: db.prepare('UPDATE take SET is_kept = ? WHERE id = ?'),
   setAnchors: db.prepare('UPDATE take SET anchors_json = ? WHERE id = ?'),
+  setListener: db.prepare('UPDATE take SET listener = ? WHERE id = ?'),
   setGone: db.prepare('UPDATE take SET gone_at_ms = ? WHERE id = ?'),
   drop: db.prepare('DELETE FROM take WHERE id = ?'),
   dropGone: db.prepare('DELETE FROM take WHERE gone_at_ms < ?'),
@@ -63,10 +80,11 @@ const statements = preparedOnce((db) => ({
   peaksOf: db.prepare<[string], Buffer | null>('SELECT peaks FROM take WHERE id = ?').pluck(),
   putPeaks: db.prepare('UPDATE take SET peaks = ? WHERE id = ?'),
   marks: db.prepare<[string], MarkRow>(
-    'SELECT id, account_id, at_ms, element, spot_id FROM take_mark WHERE take_id = ? ORDER BY at_ms, id'
+    'SELECT id, account_id, at_ms, element, says, spot_id FROM take_mark WHERE take_id = ? ORDER BY at_ms, id'
   ),
   addMark: db.prepare(
-    `INSERT INTO take_mark (id, take_id, account_id, at_ms, element) VALUES (@id, @takeId, @accountId, @atMs, @element)
+    `INSERT INTO take_mark (id, take_id, account_id, at_ms, element, says)
+     VALUES (@id, @takeId, @accountId, @atMs, @element, @says)
      ON CONFLICT (id) DO UPDATE SET at_ms = excluded.at_ms, element = excluded.element
        WHERE take_id = excluded.take_id AND account_id = excluded.account_id AND spot_id IS NULL`
   ),
@@ -102,6 +120,7 @@ function takeOf(row: Row): KnownTake {
     musicAtMs: row.music_at_ms,
     anchors: JSON.parse(row.anchors_json) as TakeAnchor[],
     isKept: row.is_kept === 1,
+    listener: row.listener,
     sound: isThere ? { name, kind, bytes, lengthMs } : null
   };
 }
@@ -121,6 +140,8 @@ export const takesOf = (db: Db, candidateId: string): KnownTake[] =>
 export const countTakes = (db: Db, candidateId: string): number => statements(db).count.get(candidateId)!;
 export const setTakeKept = (db: Db, id: string, isKept: boolean) =>
   void statements(db).setKept.run(isKept ? 1 : 0, id);
+export const setTakeListener = (db: Db, id: string, name: string) =>
+  void statements(db).setListener.run(name, id);
 export const setTakeAnchors = (db: Db, id: string, anchors: readonly TakeAnchor[]) =>
   void statements(db).setAnchors.run(JSON.stringify(anchors), id);
 /** Null puts it back. */
@@ -155,11 +176,16 @@ export const marksOf = (db: Db, takeId: string): KnownMark[] =>
       accountId: row.account_id,
       atMs: row.at_ms,
       element: row.element,
+      says: row.says,
       spotId: row.spot_id
     }));
 /** The same mark put again moves it; what a spot was made of stays, and nobody moves another's. */
-export const putMark = (db: Db, takeId: string, accountId: string, mark: TakeMark) =>
-  void statements(db).addMark.run({ ...mark, takeId, accountId });
+export const putMark = (
+  db: Db,
+  takeId: string,
+  accountId: string,
+  mark: TakeMark & { readonly says?: string }
+) => void statements(db).addMark.run({ says: '', ...mark, takeId, accountId });
 export const dropMark = (db: Db, takeId: string, accountId: string, id: string) =>
   void statements(db).dropMark.run(id, takeId, accountId);
 export const setMarkSpot = (db: Db, takeId: string, id: string, spotId: string) =>

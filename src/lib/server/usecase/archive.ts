@@ -20,6 +20,7 @@ import { latestVersion } from '../store/plan-version';
 import { addDeskEvent, allDeskEvents } from '../store/desk-event';
 import { putSetting } from '../store/setting';
 import {
+  LISTENER,
   addTake,
   marksOf,
   putMark,
@@ -124,7 +125,8 @@ function writeCall(app: App, { id, name, checkedOn, rounds, dates, webAddress }:
 }
 
 function writeCandidate(app: App, candidate: candidates.Candidate): ArchiveCandidate {
-  const { id, name, instruments, zone, isMinor, guardian, consentOn, archivedAtMs, time } = candidate;
+  const { id, name, instruments, zone, isMinor, guardian, consentOn, sharingOn, archivedAtMs, time } =
+    candidate;
   return {
     id,
     name,
@@ -133,6 +135,7 @@ function writeCandidate(app: App, candidate: candidates.Candidate): ArchiveCandi
     isMinor,
     guardian,
     consentOn,
+    sharingOn,
     isPutAway: archivedAtMs !== null,
     time: time as ArchiveCandidate['time'],
     lessonNotes: lessonNotesOf(app.db, id).reverse(),
@@ -269,8 +272,8 @@ function takeCall(app: App, call: ArchiveCall): void {
 
 function takeCandidate(app: App, from: ArchiveCandidate): void {
   candidates.addCandidate(app.db, from, app.now());
-  const { name, instruments, zone, isMinor, guardian, consentOn, privateNote = '' } = from;
-  const facts = { name, instruments, zone, isMinor, guardian, consentOn, privateNote };
+  const { name, instruments, zone, isMinor, guardian, consentOn, sharingOn, privateNote = '' } = from;
+  const facts = { name, instruments, zone, isMinor, guardian, consentOn, sharingOn, privateNote };
   candidates.saveFacts(app.db, from.id, facts, 1);
   if (from.isPutAway) candidates.setArchived(app.db, from.id, app.now());
   for (const note of from.lessonNotes) putLessonNote(app.db, from.id, note);
@@ -289,7 +292,7 @@ function takeTake(app: App, candidateId: string, from: ArchiveCandidate['takes']
   setTakeKept(app.db, take.id, isKept);
   if (sound) putSound(app.db, take.id, sound);
   for (const { spotId, ...mark } of marks) {
-    putMark(app.db, take.id, '', mark);
+    putMark(app.db, take.id, mark.says === '' ? '' : LISTENER, mark);
     if (spotId !== null) setMarkSpot(app.db, take.id, mark.id, spotId);
   }
 }

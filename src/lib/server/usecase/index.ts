@@ -7,6 +7,7 @@ import * as countback from './countback';
 import * as desk from './desk';
 import * as lesson from './lesson';
 import * as list from './list';
+import * as listener from './listener';
 import * as log from './log';
 import * as pin from './pin';
 import * as signIn from './sign-in';
@@ -39,6 +40,7 @@ export const USE_CASES = Object.fromEntries(
     desk,
     lesson,
     list,
+    listener,
     log,
     pin,
     signIn,

@@ -2,6 +2,7 @@
 import type { App } from '../app';
 import { findAudition } from '../store/audition';
 import { ownerOfItem } from '../store/item';
+import { ownerOfTake } from '../store/take';
 import { itemOfTouch } from '../store/touch';
 
 export function candidateOfAudition(app: App, input: { auditionId: string }): string | undefined {
@@ -17,3 +18,6 @@ export function candidateOfTouch(app: App, input: { touchId: string }): string |
   const itemId = itemOfTouch(app.db, input.touchId);
   return itemId === undefined ? undefined : candidateOfItem(app, { itemId });
 }
+
+export const candidateOfTake = (app: App, input: { takeId: string }): string | undefined =>
+  ownerOfTake(app.db, input.takeId);

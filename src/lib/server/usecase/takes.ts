@@ -7,19 +7,18 @@ import type { TakeListView, TakeView } from '../../schema/view';
 import { type App, type Who, isTeaching, todayIn } from '../app';
 import { boundCount, boundDates } from '../change/bounds';
 import { CodedError, orNotFound } from '../errors';
+import { grantEndsMs } from '../grant/grant';
 import { readSeason } from '../laying/facts';
 import { findCandidate } from '../store/candidate';
 import { findItem, ownerOfItem } from '../store/item';
 import * as takes from '../store/take';
 import { goingDaysOf } from '../takes/keep';
-import { candidateOfAudition, candidateOfItem } from './owner';
+import { candidateOfAudition, candidateOfItem, candidateOfTake } from './owner';
 import { keepEvent } from './spots';
 import { useCase } from './use-case';
 
 /** All recordings of a studio together (20 GB). */
 const MOST_BYTES = 20e9;
-
-const candidateOfTake = (app: App, input: { takeId: string }) => takes.ownerOfTake(app.db, input.takeId);
 
 /** Notes a take before its sound comes; the same one sent again is there once. Says whether its sound is there already. */
 export const addTake = useCase({
@@ -80,7 +79,7 @@ export const readTakes = useCase({
         toBar: item.toBar,
         takes: all
           .filter((take) => take.itemId === item.id)
-          .map((take) => ({ ...viewOf(take), goesOn: dateOf(goes.get(take.id)) }))
+          .map((take) => ({ ...takeShown(take), goesOn: dateOf(goes.get(take.id)) }))
       }))
     };
   }
@@ -88,7 +87,8 @@ export const readTakes = useCase({
 
 const dateOf = (day: number | null | undefined) => (day == null ? null : formatDate(day));
 
-const viewOf = ({ candidateId: _owner, sound, ...take }: takes.KnownTake) => ({
+/** A take as it is shown: of its file only how long it is. */
+export const takeShown = ({ candidateId: _owner, listener: _name, sound, ...take }: takes.KnownTake) => ({
   ...take,
   lengthMs: sound?.lengthMs ?? null
 });
@@ -102,11 +102,12 @@ export const readTake = useCase({
     const item = orNotFound(findItem(app.db, take.itemId));
     const candidate = orNotFound(findCandidate(app.db, take.candidateId));
     const account = accountOf(who);
+    const endsMs = grantEndsMs(app, 'listener', take.id);
     return {
       auditionId: orNotFound(ownerOfItem(app.db, item.id)).auditionId,
       candidate: { id: candidate.id, name: candidate.name },
       today: todayIn(app, candidate.zone),
-      take: { ...viewOf(take), goesOn: dateOf(goingDaysOf(app, candidate.id).get(take.id)) },
+      take: { ...takeShown(take), goesOn: dateOf(goingDaysOf(app, candidate.id).get(take.id)) },
       item: {
         id: item.id,
         name: item.name,
@@ -115,11 +116,14 @@ export const readTake = useCase({
         toBar: item.toBar,
         barsPerLine: item.barsPerLine
       },
+      listener: endsMs === null ? null : { name: take.listener, endsMs },
+      maySend: !candidate.isMinor || candidate.sharingOn !== null,
       elements: elementsFor(familyOf(candidate.instruments)),
       peaks: takes.peaksOfTake(app.db, take.id),
       marks: takes.marksOf(app.db, take.id).map(({ accountId, ...mark }) => ({
         ...mark,
-        isOwn: accountId === account
+        isOwn: accountId === account,
+        by: accountId === takes.LISTENER ? take.listener : ''
       }))
     };
   }

@@ -111,9 +111,10 @@ describe('every use case', () => {
   it('of who holds a link refuses everybody without one, the teacher too, and every link of another kind', () => {
     const held = Object.entries(USE_CASES).filter(([, u]) => u.rule === 'holder');
     expect(held.map(([name]) => name).sort()).toEqual([
-      ...['acceptJoinLink', 'readFeed', 'readGuardianWeek', 'readJoinLink', 'readSubstitute']
+      ...['acceptJoinLink', 'addRemark', 'findListenedSound', 'readFeed', 'readGuardianWeek', 'readJoinLink'],
+      ...['readListening', 'readSubstitute']
     ]);
-    const holders: Who[] = (['join', 'feed', 'guardian', 'substitute'] as const).map((grant) => {
+    const holders: Who[] = (['join', 'feed', 'guardian', 'substitute', 'listener'] as const).map((grant) => {
       const opensId = grant === 'feed' ? String(input.auditionId) : String(input.candidateId);
       const token = makeGrant(app, grant, { candidateId: String(input.candidateId), opensId });
       return readHolder(app, grant, token);

@@ -29,7 +29,16 @@ export const load: PageServerLoad = async (event) => {
   if (event.locals.who.kind !== 'teacher')
     return { ...view, facts: null, zones: [], joinUntil: null, visits: null };
   const { candidate, privateNote, joinUntil, visits } = runAs(event, readFacts, { candidateId });
-  const { name, instruments, zone, isMinor, guardian, consentOn, factsVersion: version } = candidate;
+  const {
+    name,
+    instruments,
+    zone,
+    isMinor,
+    guardian,
+    consentOn,
+    sharingOn,
+    factsVersion: version
+  } = candidate;
   const filled = {
     name,
     instruments,
@@ -38,7 +47,8 @@ export const load: PageServerLoad = async (event) => {
     guardian,
     privateNote,
     version,
-    consentOn: consentOn ?? ''
+    consentOn: consentOn ?? '',
+    sharingOn: sharingOn ?? ''
   };
   return {
     ...view,
@@ -83,11 +93,11 @@ export const actions: Actions = {
     const form = await formOf(event, factsForm);
     if (!form.valid) return fail(400, { form });
     const candidateId = event.params.candidate;
-    const { version, consentOn, ...facts } = form.data;
+    const { version, consentOn, sharingOn, ...facts } = form.data;
     const answer = await answerForm(form, () =>
       saveFacts(theApp(), event.locals.who, {
         candidateId,
-        facts: { ...facts, consentOn: consentOn || null },
+        facts: { ...facts, consentOn: consentOn || null, sharingOn: sharingOn || null },
         version
       })
     );

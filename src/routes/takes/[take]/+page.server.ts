@@ -1,6 +1,8 @@
 import { fail } from '@sveltejs/kit';
-import { barForm, keepForm } from '$lib/schema/take';
-import { allow, fieldsOf, runAs } from '$lib/server/http';
+import { barForm, keepForm, remarkSpotForm, shareForm } from '$lib/schema/take';
+import { allow, fieldsOf, runAs, sayRefusal } from '$lib/server/http';
+import { linkFor } from '$lib/server/reach';
+import { endSharing, makeRemarkSpot, shareTake } from '$lib/server/usecase/listener';
 import { makeSpots, readTake, setTake } from '$lib/server/usecase/takes';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -15,6 +17,28 @@ export const load: PageServerLoad = (event) => {
 };
 
 export const actions: Actions = {
+  share: async (event) => {
+    const about = { takeId: event.params.take };
+    allow(event, shareTake, about);
+    const read = shareForm.safeParse((await fieldsOf(event)).record());
+    if (!read.success) return fail(400, { shareFault: read.error.issues[0]!.message });
+    try {
+      const token = runAs(event, shareTake, { ...about, ...read.data });
+      return { link: linkFor(event.url, `/listen/${token}`) };
+    } catch (thrown) {
+      return fail(400, { shareFault: sayRefusal(thrown) });
+    }
+  },
+  endSharing: (event) => runAs(event, endSharing, { takeId: event.params.take }),
+  remark: async (event) => {
+    const about = { takeId: event.params.take };
+    allow(event, makeRemarkSpot, about);
+    const read = remarkSpotForm.safeParse((await fieldsOf(event)).record());
+    if (!read.success) return fail(400, { fault: read.error.issues[0]!.message });
+    const { mark: markId, ...bars } = read.data;
+    runAs(event, makeRemarkSpot, { ...about, markId, bars });
+    return { made: 1 };
+  },
   spots: (event) => ({ made: runAs(event, makeSpots, { takeId: event.params.take }) }),
   keep: async (event) => {
     const about = { takeId: event.params.take };

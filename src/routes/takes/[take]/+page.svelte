@@ -6,9 +6,4 @@
 </script>
 
 <svelte:head><title>{data.view.item.name} · a take · {data.view.candidate.name} · Irvot</title></svelte:head>
-<Listen
-  view={data.view}
-  home={data.home}
-  made={form && 'made' in form ? (form.made ?? null) : null}
-  fault={form && 'fault' in form ? (form.fault ?? '') : ''}
-/>
+<Listen view={data.view} home={data.home} answered={form ?? {}} />

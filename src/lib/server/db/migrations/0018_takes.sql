@@ -13,6 +13,8 @@ CREATE TABLE take (
   music_at_ms INTEGER NOT NULL,
   anchors_json TEXT NOT NULL DEFAULT '[]',
   is_kept INTEGER NOT NULL DEFAULT 0,
+  -- who was asked to hear it by a link; empty: nobody
+  listener TEXT NOT NULL DEFAULT '',
   -- taken out; for a while it can be put back
   gone_at_ms INTEGER,
   -- null until the sound has come
@@ -31,7 +33,12 @@ CREATE TABLE take_mark (
   account_id TEXT NOT NULL,
   at_ms INTEGER NOT NULL,
   element TEXT NOT NULL,
+  -- a listener's remark
+  says TEXT NOT NULL DEFAULT '',
   -- the spot that was made of it
   spot_id TEXT
 ) STRICT;
 CREATE INDEX take_mark_by_take ON take_mark (take_id);
+
+-- A guardian's consent to sharing takes by link is another than that to recording.
+ALTER TABLE candidate ADD COLUMN sharing_on TEXT;
