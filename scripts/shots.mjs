@@ -37,7 +37,6 @@ async function answerAt(page, there) {
 const SHOTS = [
   ['countback', 'Ilka', ''],
   ['countback-week', 'Ilka', '', (page) => page.locator('.week[aria-expanded]').nth(2).click()],
-  ['countback-step', 'Ilka', '', (page) => page.locator('button.step').first().click()],
   [
     'what-if',
     'Ilka',
@@ -53,6 +52,17 @@ const SHOTS = [
   ['desk', 'Ilka', '/desk', atWork, TABLET],
   ['desk-phone', 'Noor', '/desk', atScales, PHONE],
   ['spots', 'Ilka', '/spots'],
+  [
+    'take',
+    'Ilka',
+    '/takes',
+    async (page) => {
+      await page.locator('li a').first().click();
+      await page.getByRole('heading', { name: /^Listening for/ }).waitFor();
+      await page.getByRole('button', { name: 'to bar 5', exact: true }).click();
+    },
+    TABLET
+  ],
   ['studio', '', '/studio'],
   ['candidate', 'Ilka', 'candidate'],
   ['lesson', 'Ilka', '/lesson'],

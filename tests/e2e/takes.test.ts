@@ -139,7 +139,7 @@ test('a run is recorded, heard, marked at three places, and its three spots wait
     async () => {
       await page.getByRole('link', { name: /^today, 0:\d\d$/ }).click();
       await button(page, /^send it to somebody$/).click();
-      await page.getByLabel('For').fill('Marit');
+      await page.getByLabel('For', { exact: true }).fill('Marit');
       await button(page, /^Make a link$/).click();
       const address = await page.getByLabel(/^Link to this take/).inputValue();
       const elsewhere = await browser.newContext({ viewport: { width: 390, height: 844 }, locale: 'en-GB' });

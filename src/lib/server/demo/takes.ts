@@ -61,7 +61,12 @@ export function recordRun(app: App, who: Who, itemId: string, played: Recorded):
 function putTune(folder: string, bars: number, beats: number, barSeconds: number) {
   const beat = barSeconds / beats;
   const tune = Array.from({ length: Math.round(bars * beats) }, (_, n) => [
-    { frequency: TONES[(n * 3 + Math.floor(n / 5)) % TONES.length]!, seconds: beat * 0.86 },
+    {
+      frequency: TONES[(n * 3 + Math.floor(n / 5)) % TONES.length]!,
+      seconds: beat * 0.86,
+      // a phrase of eight beats swells and dies away
+      loudness: 0.3 + 0.7 * Math.sin((Math.PI * ((n % 8) + 1)) / 9) ** 2
+    },
     { frequency: 0, seconds: beat * 0.14 }
   ]).flat();
   const wav = tonesWav([{ frequency: 0, seconds: barSeconds }, ...tune], RATE);

@@ -1,4 +1,3 @@
-import { json } from '@sveltejs/kit';
 import { marksSent } from '$lib/schema/take';
 import { allow, jsonOf, runAs } from '$lib/server/http';
 import { putMarks } from '$lib/server/usecase/takes';
@@ -9,5 +8,5 @@ export const POST: RequestHandler = async (event) => {
   const about = { takeId: event.params.take };
   allow(event, putMarks, about);
   runAs(event, putMarks, { ...about, ...(await jsonOf(event, marksSent)) });
-  return json({});
+  return new Response(null, { status: 204 });
 };

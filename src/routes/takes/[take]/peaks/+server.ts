@@ -1,4 +1,3 @@
-import { json } from '@sveltejs/kit';
 import { peaksSent } from '$lib/schema/take';
 import { allow, jsonOf, runAs } from '$lib/server/http';
 import { putPeaks } from '$lib/server/usecase/takes';
@@ -9,5 +8,5 @@ export const POST: RequestHandler = async (event) => {
   const about = { takeId: event.params.take };
   allow(event, putPeaks, about);
   runAs(event, putPeaks, { ...about, ...(await jsonOf(event, peaksSent)) });
-  return json({});
+  return new Response(null, { status: 204 });
 };
