@@ -59,6 +59,7 @@ const SHOTS = [
     async (page) => {
       await page.locator('li a').first().click();
       await page.getByRole('heading', { name: /^Listening for/ }).waitFor();
+      await page.getByText(/^It is drawn/).waitFor({ state: 'hidden' });
       await page.getByRole('button', { name: 'to bar 5', exact: true }).click();
     },
     TABLET

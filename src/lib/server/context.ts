@@ -16,7 +16,7 @@ import { takeBack } from './store/intake';
 import { layInThread } from './laying/in-thread';
 import { LayingQueue } from './laying/queue';
 import { receiverOf } from './takes/receive';
-import { keepSound, sweepTakes } from './takes/keep';
+import { dropSoundless, keepSound, sendingOf, sweepTakes } from './takes/keep';
 
 const MS_PER_HOUR = 3_600_000;
 const BACKUP_EVERY_MS = 20 * MS_PER_HOUR;
@@ -28,15 +28,16 @@ let queue: LayingQueue | undefined;
 export const incomingFolder = () => join(dataDirectory(), INCOMING);
 /** Where what is too large for the database lies. */
 export const filesFolder = () => filesOf(dataDirectory());
-/** Where a sound lies until all of it has come. */
-const sendingFolder = () => join(dataDirectory(), 'sending');
 export const backupDirectory = () => backupsOf(dataDirectory());
 
 let sounds: Server | undefined;
 /** Takes sounds in, for whoever has been asked. */
 export const theReceiver = (): Server =>
-  (sounds ??= receiverOf(sendingFolder(), filesFolder(), (takeId, sound) =>
-    keepSound(theApp(), takeId, sound)
+  (sounds ??= receiverOf(
+    sendingOf(filesFolder()),
+    filesFolder(),
+    (takeId, sound) => keepSound(theApp(), takeId, sound),
+    (takeId) => dropSoundless(theApp(), takeId)
   ));
 
 /** Throws RangeError with a sentence where the studio's file is not to be opened. */

@@ -71,6 +71,7 @@
   );
   /** The take of the block in hand. */
   let lastTake = $state<string | null>(null);
+  const takeInHand = $derived(block?.run?.ran?.take ?? lastTake);
   const { first, hunt, said, item, bars, spot, clicked, canSpot } = $derived(inHand);
   const runBars = $derived(bars ?? (item && { fromBar: item.fromBar, toBar: item.toBar }));
   const runTempo = $derived.by(() => {
@@ -89,7 +90,7 @@
     if (!block?.run) return 'first';
     // what is hunted ends with its music, not with the clock
     if (isRunBlock && item && block.run.ran === null && !isLeaving) return 'run';
-    const isOver = standing ? standing.phase === 'ended' : isRunBlock || (isTimeUp && !hunt);
+    const isOver = standing ? standing.phase === 'ended' : block.run.ran !== null || (isTimeUp && !hunt);
     if (isLeaving || isOver) return 'end';
     if (isRunning && item) return 'run';
     if (isAtDrill(block)) return 'drill';
@@ -133,7 +134,7 @@
   $effect(() => {
     void blockId;
     inHand.huntBpm = null;
-    untrack(() => (isRunning = false));
+    untrack(() => ([isRunning, lastTake] = [false, null]));
   });
   // the click follows the tempo
   $effect(() => {
@@ -269,9 +270,9 @@
       seconds={session.seconds}
       {isTimeUp}
       {isHurt}
-      take={lastTake === null
+      take={takeInHand === null
         ? null
-        : { id: lastTake, isHere: takesOut.waiting > 0, refusal: takesOut.refusal }}
+        : { id: takeInHand, isHere: takesOut.waiting > 0, refusal: takesOut.refusal }}
       onNext={ACTS.next}
       onMore={more}
       onShorter={ACTS.shorter}

@@ -28,6 +28,8 @@ export class Running {
   takeId = $state<string | null>(null);
   readonly recorder = new Recorder();
   #counting: ReturnType<typeof setTimeout> | undefined;
+  /** The microphone is being asked for: a key that is pressed twice begins once. */
+  #isAsking = false;
 
   constructor(
     private readonly what: () => What | null,
@@ -43,8 +45,11 @@ export class Running {
   /** Call from a tap or a key, as browsers ask. Stays where the microphone cannot be opened. */
   async begin(isRecorded: boolean): Promise<void> {
     const what = this.what();
-    if (!what || this.phase !== 'ready') return;
-    if (isRecorded && !(await this.recorder.begin(what.owner, takeOf(what)))) return;
+    if (!what || this.phase !== 'ready' || this.#isAsking) return;
+    this.#isAsking = isRecorded;
+    const isReady = !isRecorded || (await this.recorder.begin(what.owner, takeOf(what)));
+    this.#isAsking = false;
+    if (!isReady) return;
     if (what.tempo) this.#countOff(what.tempo, what.item.metre);
     else this.#play();
   }

@@ -103,7 +103,7 @@
   {/snippet}
   {#if lengthMs === 0}<p>Its sound has not come yet: it is still on the device that recorded it.</p>{/if}
   <Systems {take} {item} peaks={outline.peaks} marks={marking.marks} {player} />
-  {#if outline.share !== null}<p class="soft" role="status">
+  {#if outline.share !== null}<p class="drawn" role="status">
       It is drawn: {Math.round(100 * outline.share)} %
     </p>{/if}
   <TakeFacts {view} nowMs={player.nowMs} {bar} barOf={(atMs) => barAt(take, metre, atMs)} {answered} />
@@ -151,8 +151,13 @@
 
 <style>
   h1 {
-    font-size: clamp(30px, 5vw, 50px);
+    font-size: clamp(30px, 4vw, 50px);
+    font-stretch: 92%;
     line-height: 1.1;
+  }
+  .drawn {
+    margin-left: 40px;
+    color: var(--soft);
   }
   .elements {
     display: flex;

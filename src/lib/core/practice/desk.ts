@@ -36,6 +36,10 @@ export type Ran = {
   /** Where it was not clean; empty where nobody said. */
   readonly broke: readonly BarRange[];
 };
+type RanAndHeard = Ran & {
+  /** The take of it; undefined where it was not recorded. */
+  readonly take: string | undefined;
+};
 
 type Run = {
   readonly begunAtMs: number;
@@ -52,7 +56,7 @@ type Run = {
     readonly atMs: number;
   }[];
   /** How it went straight through; null where nobody said. */
-  readonly ran: Ran | null;
+  readonly ran: RanAndHeard | null;
   readonly task: TaskInHand;
   /** Something was taken up by hand, or followed from an answer. */
   readonly isTaken: boolean;
@@ -181,7 +185,9 @@ function readRun(block: RoadBlock, own: readonly OfBlock[]): Run | null {
 
 function ranOf(own: readonly OfBlock[]): Run['ran'] {
   const said = own.findLast((event): event is EventOf<'ran'> => event.kind === 'ran');
-  return said ? { isStraight: said.isStraight, isClean: said.isClean, broke: said.broke } : null;
+  return said
+    ? { isStraight: said.isStraight, isClean: said.isClean, broke: said.broke, take: said.take }
+    : null;
 }
 
 /** The latest that was taken up; before any was, the first spot, else the part that comes first. */

@@ -3,10 +3,8 @@ import { z } from 'zod';
 import { barField, bpmField, dateField, idField, shortText, unitField } from './fields';
 import type { Immutable } from './immutable';
 import { barsSchema } from './spot';
-import { MOST_PEAKS, SOUND_KINDS, TAKE_SOURCES } from './words';
+import { LONGEST_TAKE_MS, MOST_PEAKS, SOUND_KINDS, TAKE_SOURCES } from './words';
 
-/** An hour and a half: no programme is longer without a break (judgement). */
-export const LONGEST_TAKE_MS = 90 * 60_000;
 const msField = z.number().int().min(0).max(LONGEST_TAKE_MS);
 
 /** A bar that was found by hand in the sound. */

@@ -76,5 +76,8 @@ export type SoundKind = (typeof SOUND_KINDS)[number];
 /** The most parts in which a sound is drawn, however long: enough for ten pages of music, little enough to be sent with a page. */
 export const MOST_PEAKS = 6000;
 
+/** An hour and a half: no programme is longer without a break (judgement). */
+export const LONGEST_TAKE_MS = 90 * 60_000;
+
 /** Where a take comes from: a run straight through, or a file from elsewhere. */
 export const TAKE_SOURCES = ['run', 'file'] as const;

@@ -20,6 +20,7 @@ export const MOST = {
   deskEvents: { count: 20_000, says: 'At most 20,000 answers at the desk on one day.' },
   spots: { count: 4000, says: 'At most 4,000 entries about spots of one candidate.' },
   takes: { count: 5000, says: 'At most 5,000 takes of one candidate.' },
+  silentTakes: { count: 50, says: 'Fifty takes wait for their sound already.' },
   remarks: { count: 100, says: 'A hundred remarks are there already: that is enough for one take.' },
   marks: { count: 500, says: 'At most 500 marks in one take.' },
   pins: { count: 2000, says: 'At most 2,000 pins of one item.' }

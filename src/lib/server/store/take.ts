@@ -66,6 +66,12 @@ const statements = preparedOnce((db) => ({
     `SELECT ${COLUMNS} FROM take WHERE candidate_id = ? AND gone_at_ms IS NULL ORDER BY made_at_ms DESC, id`
   ),
   count: db.prepare<[string], number>('SELECT count(*) FROM take WHERE candidate_id = ?').pluck(),
+  countSilent: db
+    .prepare<[string], number>(
+      'SELECT count(*) FROM take WHERE candidate_id = ? AND sound_name IS NULL AND gone_at_ms IS NULL'
+    )
+    .pluck(),
+  ids: db.prepare<[string], string>('SELECT id FROM take WHERE candidate_id = ?').pluck(),
   setKept: db.prepare('UPDATE take SET is_kept = ? WHERE id = ?'),
   setAnchors: db.prepare('UPDATE take SET anchors_json = ? WHERE id = ?'),
   setListener: db.prepare('UPDATE take SET listener = ? WHERE id = ?'),
@@ -138,6 +144,11 @@ export function findTake(db: Db, id: string): KnownTake | undefined {
 export const takesOf = (db: Db, candidateId: string): KnownTake[] =>
   statements(db).all.all(candidateId).map(takeOf);
 export const countTakes = (db: Db, candidateId: string): number => statements(db).count.get(candidateId)!;
+/** Those whose sound has not come. */
+export const countSilentTakes = (db: Db, candidateId: string): number =>
+  statements(db).countSilent.get(candidateId)!;
+/** Of all, also those that were taken out. */
+export const takeIdsOf = (db: Db, candidateId: string): string[] => statements(db).ids.all(candidateId);
 export const setTakeKept = (db: Db, id: string, isKept: boolean) =>
   void statements(db).setKept.run(isKept ? 1 : 0, id);
 export const setTakeListener = (db: Db, id: string, name: string) =>

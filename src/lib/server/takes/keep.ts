@@ -49,10 +49,30 @@ export function keepSound(app: App, takeId: string, sound: Sound): void {
   takes.putSound(app.db, takeId, sound);
 }
 
+/** Folder of what is being sent, beside that of what has come. */
+export const sendingOf = (files: string) => join(files, '..', 'sending');
+
+/** What was sent for a take is no sound: there is no take either. */
+export function dropSoundless(app: App, takeId: string): void {
+  if (takes.findTake(app.db, takeId)?.sound === null) takes.dropTake(app.db, takeId);
+}
+
 /** Removes the files of these names that no take has. */
-export function dropSounds(app: App, names: readonly string[]): void {
+function dropSounds(app: App, names: readonly string[]): void {
   for (const name of names)
     if (app.files !== '' && !takes.isSoundUsed(app.db, name)) rmSync(join(app.files, name), { force: true });
+}
+
+/** What a candidate has recorded, as it can be removed when they are erased: sounds that nobody else has, and what was half sent. */
+export function readyToDrop(app: App, candidateId: string): () => void {
+  const sounds = takes.soundsOf(app.db, candidateId);
+  const ids = takes.takeIdsOf(app.db, candidateId);
+  return () => {
+    dropSounds(app, sounds);
+    if (app.files === '') return;
+    for (const id of ids)
+      for (const name of [id, `${id}.json`]) rmSync(join(sendingOf(app.files), name), { force: true });
+  };
 }
 
 /** Once a while. */

@@ -19,16 +19,18 @@ const hashOf = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest(
 
 let folder: string;
 let kept: [string, Sound][];
+let refused: string[];
 beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'irvot-takes-'));
   kept = [];
+  refused = [];
 });
 afterEach(() => rmSync(folder, { recursive: true }));
 
 const sending = () => join(folder, 'sending');
 const files = () => join(folder, 'files');
 const receiver = (keep = (id: string, sound: Sound) => void kept.push([id, sound])) =>
-  receiverOf(sending(), files(), keep);
+  receiverOf(sending(), files(), keep, (id) => void refused.push(id));
 
 type Sent = Uint8Array | ReadableStream<Uint8Array>;
 type Receiver = ReturnType<typeof receiver>;
@@ -109,12 +111,12 @@ describe('a sound that is sent in pieces', () => {
     expect(large.status).toBe(413);
     const png = Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex');
     await begin(to, png);
-    const refused = await part(to, 0, png);
-    expect([refused.status, await refused.text()]).toEqual([
+    const answer = await part(to, 0, png);
+    expect([answer.status, await answer.text()]).toEqual([
       415,
       'This is no sound that can be read. Nothing was kept of it.'
     ]);
-    expect(kept).toEqual([]);
+    expect([kept, refused]).toEqual([[], [TAKE]]);
     expect(readdirSync(sending())).toEqual([]);
   });
 

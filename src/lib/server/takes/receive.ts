@@ -33,7 +33,9 @@ function answerTo(thrown: unknown): { status_code: number; body: string } | unde
 export function receiverOf(
   sending: string,
   files: string,
-  keep: (takeId: string, sound: Sound) => void
+  keep: (takeId: string, sound: Sound) => void,
+  /** What was sent for a take is no sound. */
+  refuse: (takeId: string) => void
 ): Server {
   mkdirSync(sending, { recursive: true, mode: 0o700 });
   const datastore = new FileStore({ directory: sending, expirationPeriodInMilliseconds: GIVEN_UP_MS });
@@ -47,7 +49,10 @@ export function receiverOf(
     onUploadFinish: async (_request, { id }) => {
       const path = join(sending, id);
       try {
-        const sound = await readSound(path);
+        const sound = await readSound(path).catch((thrown: unknown) => {
+          if (thrown instanceof CodedError) refuse(id);
+          throw thrown;
+        });
         putInPlace(path, files, sound.name, () => keep(id, sound));
       } catch (thrown) {
         throw answerTo(thrown) ?? thrown;

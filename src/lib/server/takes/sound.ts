@@ -13,8 +13,8 @@ import {
   Output,
   WebMOutputFormat
 } from 'mediabunny';
-import { LONGEST_TAKE_MS, type Sound } from '../../core/record';
-import { SOUND_KINDS, type SoundKind } from '../../core/record/words';
+import type { Sound } from '../../core/record';
+import { LONGEST_TAKE_MS, SOUND_KINDS, type SoundKind } from '../../core/record/words';
 import { CodedError, isDiskFull } from '../errors';
 
 const refuse = (why: string): never => {

@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
@@ -7,7 +7,7 @@ import type { Take } from '../../core/record';
 import { archiveCandidate } from '../../schema/archive';
 import { type App, type Who, makeApp } from '../app';
 import { openDb } from '../db/open';
-import { keepSound, sweepTakes } from '../takes/keep';
+import { keepSound, sendingOf, sweepTakes } from '../takes/keep';
 import { exportCandidate, importArchive } from './archive';
 import { readToday } from './desk';
 import { readSpotPage } from './spots';
@@ -36,17 +36,20 @@ let candidateId: string;
 let auditionId: string;
 let itemId: string;
 let ada: Who;
+let folder: string;
 let files: string;
 
 beforeEach(() => {
   nowMs = NOW;
-  files = mkdtempSync(join(tmpdir(), 'irvot-sounds-'));
+  folder = mkdtempSync(join(tmpdir(), 'irvot-sounds-'));
+  files = join(folder, 'files');
+  mkdirSync(files);
   const studio = openStudio(() => nowMs, timeOf(60, [1, 2, 3, 4, 5]));
   ({ candidateId, auditionId, itemId } = studio);
   app = { ...studio.app, files };
   ada = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
 });
-afterEach(() => rmSync(files, { recursive: true }));
+afterEach(() => rmSync(folder, { recursive: true }));
 
 /** Quarter 120: a bar of two seconds. */
 const take = (more: Partial<Take> = {}): Take => ({
@@ -125,6 +128,12 @@ describe('a take', () => {
     save('2026-11-20');
     expect(codeOf(() => add())).toBeNull();
     expect(readToday(app, ada, { auditionId }).isAskedFirst).toBe(false);
+  });
+
+  it('waits for its sound with fifty others at most', () => {
+    const noted = (n: number) => add({ id: `6f1c0f7e-9a51-4a0b-8b1e-0d1f3c9a7${100 + n}` });
+    for (let n = 0; n < 50; n += 1) noted(n);
+    expect(codeOf(() => noted(50))).toBe('too-many');
   });
 
   it('is not sent where the studio has as many as it may', () => {
@@ -217,6 +226,15 @@ describe('how long a sound stays', () => {
     eraseCandidate(app, TEACHER, { candidateId, typed: 'Ada' });
     expect(readdirSync(files)).toEqual([]);
     expect(boId).not.toBe(candidateId);
+  });
+
+  it('ends with the candidate also where it was half sent', () => {
+    add();
+    const sending = sendingOf(files);
+    mkdirSync(sending, { recursive: true });
+    for (const name of [ids[0]!, `${ids[0]!}.json`, ids[1]!]) writeFileSync(join(sending, name), 'half');
+    eraseCandidate(app, TEACHER, { candidateId, typed: 'Ada' });
+    expect(readdirSync(sending)).toEqual([ids[1]]);
   });
 });
 

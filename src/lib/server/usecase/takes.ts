@@ -34,6 +34,7 @@ export const addTake = useCase({
     if (candidate.isMinor && candidate.consentOn === null) throw new CodedError('no-consent');
     boundDates(app, candidate.zone, [take.date]);
     boundCount('takes', takes.countTakes(app.db, candidateId) + 1);
+    boundCount('silentTakes', takes.countSilentTakes(app.db, candidateId) + 1);
     const item = orNotFound(findItem(app.db, input.itemId));
     if (take.fromBar < item.fromBar || take.toBar > item.toBar) throw new CodedError('changes-unsound');
     takes.addTake(app.db, candidateId, { ...take, itemId: item.id });

@@ -2,6 +2,7 @@
  * Records a take with the browser's own recorder, every second of it kept on the device as it comes. The first seconds of the microphone are
  * looked at: too loud, or next to nothing, is said while it can still be moved.
  */
+import { LONGEST_TAKE_MS } from '$lib/core/record/words';
 import { type LevelFault, levelFault } from '$lib/core/take/level';
 import type { Take } from '$lib/core/record';
 import { openMicrophone, sayNoMicrophone } from './microphone';
@@ -63,6 +64,9 @@ export class Recorder {
       this.#recorder!.start(PIECE_MS);
     });
     [this.fault, this.level, this.take, this.sinceMs] = ['', null, take, Date.now()];
+    this.#stream.getTracks().forEach((track) => {
+      track.onended = () => this.#stop('The microphone went away: what was recorded until then is kept.');
+    });
     this.#look();
     return true;
   }
@@ -92,10 +96,14 @@ export class Recorder {
     if (piece.size === 0) return;
     this.#kept = this.#kept
       .then(() => this.#keeping!.add(piece))
-      .catch(() => {
-        this.fault = 'This device has no room left: what was recorded until now is kept.';
-        this.#recorder?.stop();
-      });
+      .catch(() => this.#stop('This device has no room left: what was recorded until now is kept.'));
+    if (performance.now() - this.#zero > LONGEST_TAKE_MS - 2 * PIECE_MS)
+      this.#stop('A take lasts an hour and a half at most: it has ended here.');
+  }
+
+  #stop(why: string): void {
+    this.fault = why;
+    if (this.#recorder?.state === 'recording') this.#recorder.stop();
   }
 
   #look(): void {
