@@ -188,6 +188,10 @@ test('axe finds nothing on any page of a season', async ({ browser }) => {
   await page.locator('li a').first().click();
   await page.waitForURL('**/takes/*');
   await expectNothing('a take');
+  await page.goto(`${studio.origin}${audition}/takes`);
+  await page.getByRole('link', { name: /^first and latest/ }).click();
+  await expect(page.getByText(/^Both sound at the level/)).toBeVisible();
+  await expectNothing('two takes');
 });
 
 test('axe finds nothing on any page of the studio', async ({ browser }) => {

@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type Page, chromium, expect, test } from '@playwright/test';
+import { PitchDetector } from 'pitchy';
 import { CHROMIUM, CHROMIUM_FLAGS } from '../../scripts/parts/prepare.mjs';
 import { tonesWav } from '../../src/lib/server/demo/tones-wav';
 import { Studio, alive, step } from './studio';
@@ -36,7 +37,7 @@ const button = (page: Page, name: RegExp) => page.getByRole('button', { name });
 const answer = (page: Page, question: RegExp, word: string) =>
   page.getByRole('group', { name: question }).getByRole('button', { name: word, exact: true }).click();
 
-async function enterAsNoor(): Promise<{ page: Page; season: string }> {
+async function enterAs(name: RegExp): Promise<{ page: Page; season: string }> {
   const context = await browser.newContext({
     baseURL: studio.origin,
     viewport: { width: 1024, height: 768 },
@@ -44,10 +45,36 @@ async function enterAsNoor(): Promise<{ page: Page; season: string }> {
   });
   const page = await context.newPage();
   await page.goto('/sign-in');
-  await button(page, /Noor/).click();
+  await button(page, name).click();
   await page.waitForURL('**/today');
   await alive(page);
   return { page, season: new URL(page.url()).pathname.replace('/today', '') };
+}
+
+/** The frequency that sounds at half speed, in hertz, as pitchy reads it (McLeod's method). */
+async function heardAtHalf(page: Page): Promise<number> {
+  await page.evaluate(() => {
+    const context = new AudioContext();
+    const sound = context.createMediaElementSource(document.querySelector('audio')!);
+    const heard = new AnalyserNode(context, { fftSize: 8192 });
+    sound.connect(heard).connect(context.destination);
+    Object.assign(window, { heard });
+  });
+  await button(page, /^half/).click();
+  await button(page, /^play/).click();
+  await expect(button(page, /^stop/)).toBeVisible();
+  await page.waitForTimeout(1200);
+  const { samples, rate } = await page.evaluate(() => {
+    const { heard } = window as unknown as { heard: AnalyserNode };
+    const data = new Float32Array(heard.fftSize);
+    heard.getFloatTimeDomainData(data);
+    return { samples: [...data], rate: heard.context.sampleRate };
+  });
+  const [frequency] = PitchDetector.forFloat32Array(samples.length).findPitch(
+    Float32Array.from(samples),
+    rate
+  );
+  return frequency;
 }
 
 /** Leaves blocks until a run is in hand. */
@@ -68,7 +95,7 @@ async function leadToRun(page: Page, season: string) {
 }
 
 test('a run is recorded, heard, marked at three places, and its three spots wait tomorrow', async () => {
-  const { page, season } = await enterAsNoor();
+  const { page, season } = await enterAs(/Noor/);
   await leadToRun(page, season);
 
   await step('recorded by one key, counted off once, and ended by the same key', async () => {
@@ -168,7 +195,7 @@ test('a run is recorded, heard, marked at three places, and its three spots wait
 });
 
 test('a page that goes while it records loses nothing of before, and a line that goes while it is sent neither', async () => {
-  const { page, season } = await enterAsNoor();
+  const { page, season } = await enterAs(/Noor/);
   await leadToRun(page, season);
   await button(page, /^record, and play$/).click();
   await expect(page.getByText(/^recording since/)).toBeVisible();
@@ -192,7 +219,7 @@ test('a page that goes while it records loses nothing of before, and a line that
 });
 
 test('what is no sound is refused where it was chosen, and what is one from elsewhere is taken', async () => {
-  const { page, season } = await enterAsNoor();
+  const { page, season } = await enterAs(/Noor/);
   await page.goto(`${season}/takes`);
   await alive(page);
   const choose = (name: string, buffer: Buffer) =>
@@ -211,5 +238,26 @@ test('what is no sound is refused where it was chosen, and what is one from else
   await page.getByLabel(/begins bar/).fill('9999');
   await button(page, /^set$/).click();
   await expect(page.getByText('Bars go up to 2000.')).toBeVisible();
+  expect(Math.abs(1200 * Math.log2((await heardAtHalf(page)) / 440))).toBeLessThan(5);
+  await page.context().close();
+});
+
+test('the first and the latest of an item sound at one level, and one goes over to the other at the same bar', async () => {
+  const { page, season } = await enterAs(/Ilka/);
+  await page.goto(`${season}/takes`);
+  await page.getByRole('link', { name: /^first and latest/ }).click();
+  await expect(page.getByText(/^Both sound at the level/)).toBeVisible();
+  const shown = page.getByRole('status');
+  await button(page, /^play$/).click();
+  await expect(shown).toHaveText(/^bar [23]$/);
+  // one goes over, and what sounds is never more than a bar further on
+  const before = Number((await shown.innerText()).replace(/\D/g, ''));
+  await page.keyboard.press('ArrowRight');
+  await expect(button(page, /^latest/)).toHaveAttribute('aria-pressed', 'true');
+  const after = Number((await shown.innerText()).replace(/\D/g, ''));
+  expect(after - before).toBeGreaterThanOrEqual(0);
+  expect(after - before).toBeLessThanOrEqual(1);
+  await page.keyboard.press(' ');
+  await expect(button(page, /^play$/)).toBeVisible();
   await page.context().close();
 });

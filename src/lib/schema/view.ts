@@ -299,6 +299,12 @@ export type TakeView = {
     readonly by: string;
   })[];
 };
+/** The first and the latest take of an item. */
+export type PairView = {
+  readonly audition: Named;
+  readonly item: Named & { readonly metre: string };
+  readonly takes: readonly [Omit<TakeShown, 'goesOn'>, Omit<TakeShown, 'goesOn'>];
+};
 /** A take as somebody hears it who was sent a link. */
 export type ListenerView = {
   readonly listener: string;

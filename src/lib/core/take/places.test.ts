@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Placed, barAt, startOfBar } from './places';
+import { type Placed, barAt, sameMusic, startOfBar } from './places';
 
 /** Bars 41 to 48 in 4/4 at quarter 60, a bar of 4 s, after a count of 2 s. */
 const take: Placed = {
@@ -56,6 +56,14 @@ describe('where a bar lies in a take', () => {
       ]
     };
     expect(startOfBar(slipped, '4/4', 44)).toBe(16_000);
+  });
+
+  it('is the same music in another take, whatever its tempo', () => {
+    const slower = { ...take, tempo: { bpm: 40, unit: 'quarter' as const }, musicAtMs: 3000 };
+    // half of bar 43: at 12 s here; there bars last 6 s, after 3 s
+    expect(sameMusic(take, slower, '4/4', 12_000)).toBe(18_000);
+    expect(sameMusic(slower, take, '4/4', 18_000)).toBe(12_000);
+    expect(sameMusic({ ...take, tempo: null }, slower, '4/4', 5000)).toBe(5000);
   });
 
   it('is the same asked from either side', () => {

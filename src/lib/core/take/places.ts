@@ -41,14 +41,20 @@ const paceOf = (points: readonly Point[]): number | null => {
 
 /** The bar that sounds at a moment, its number on the page; null before the music, after it, or where it is not known. */
 export function barAt(take: Placed, metre: string, atMs: Milliseconds): number | null {
+  const at = positionAt(take, metre, atMs);
+  return at === null ? null : Math.floor(at + 1e-9);
+}
+
+/** The same with how much of the bar has passed: 5.5 is half of bar 5. */
+function positionAt(take: Placed, metre: string, atMs: Milliseconds): number | null {
   const points = pointsOf(take, metre);
   const next = points?.findIndex((point) => point.atMs > atMs) ?? -1;
   if (!points || next < 1) return null;
   const [a, b] = [points[next - 1]!, points[next]!];
-  return Math.floor(a.bar + ((atMs - a.atMs) * (b.bar - a.bar)) / (b.atMs - a.atMs) + 1e-9);
+  return a.bar + ((atMs - a.atMs) * (b.bar - a.bar)) / (b.atMs - a.atMs);
 }
 
-/** When a bar begins, in ms from the take's beginning; the bar behind the last gives its end. Null where it is not known. */
+/** When a bar begins, in ms from the take's beginning, or a part of one (5.5: half of bar 5 has passed); the bar behind the last gives its end. Null where it is not known. */
 export function startOfBar(take: Placed, metre: string, bar: number): Milliseconds | null {
   const points = pointsOf(take, metre);
   const next = points?.findIndex((point) => point.bar >= bar) ?? -1;
@@ -57,4 +63,10 @@ export function startOfBar(take: Placed, metre: string, bar: number): Millisecon
   if (b.bar === bar) return b.atMs;
   const a = points[next - 1]!;
   return a.atMs + ((bar - a.bar) * (b.atMs - a.atMs)) / (b.bar - a.bar);
+}
+
+/** The moment of one take at which the same music sounds as at a moment of another; the same moment where bars are not known. */
+export function sameMusic(from: Placed, to: Placed, metre: string, atMs: Milliseconds): Milliseconds {
+  const position = positionAt(from, metre, atMs);
+  return (position === null ? null : startOfBar(to, metre, position)) ?? atMs;
 }

@@ -14,6 +14,7 @@ import { type Audition, auditionsOf, takersOf } from '../store/audition';
 import { type CandidateTime, findCandidate, listCandidates } from '../store/candidate';
 import * as items from '../store/item';
 import * as lessons from '../store/lesson';
+import { takesOf } from '../store/take';
 import { candidateOfAudition } from './owner';
 import { readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
@@ -63,6 +64,13 @@ export const readLesson = useCase({
       spots: spotsOfSeason(app, season, request.today)
         .filter(({ state }) => state === 'open')
         .map(viewOfSpot),
+      // what was recorded since the last time is heard first
+      takes: takesOf(app.db, candidate.id)
+        .filter(({ date, sound }) => sound !== null && dayOf(date) >= since)
+        .flatMap(({ id, itemId, date, fromBar, toBar, sound }) => {
+          const name = season.items.find((item) => item.id === itemId)?.name;
+          return name === undefined ? [] : [{ id, name, date, fromBar, toBar, lengthMs: sound!.lengthMs }];
+        }),
       newSpotId: app.newId(),
       hurtSince: hurtOf(app, candidate.id, who)?.since ?? null,
       isShared: takersOf(app.db, audition.callId).length > 1

@@ -3,6 +3,7 @@ import { type App, type Who } from '../app';
 import { readCall } from './call';
 import { readCountback, readHead } from './countback';
 import { USE_CASES } from './index';
+import { keepSound } from '../takes/keep';
 import { addTake } from './takes';
 import { takeBack } from './undo';
 import { logTouch } from './log';
@@ -101,11 +102,15 @@ describe('a candidate’s facts', () => {
     );
     expect(reads.length).toBeGreaterThan(6);
     addSpot(app, self, { id: 's', itemId, fromBar: 1, toBar: 1, issue: 'late', notHeld: [] });
-    const takeId = '6f1c0f7e-9a51-4a0b-8b1e-0d1f3c9a7e11';
+    const takeIds = ['1', '2'].map((n) => `6f1c0f7e-9a51-4a0b-8b1e-0d1f3c9a7e1${n}`);
     const take = { itemId, fromBar: 1, toBar: 4, date: '2026-11-24', madeAtMs: 0, source: 'run' } as const;
-    addTake(app, self, { itemId, take: { ...take, id: takeId, tempo: null, musicAtMs: 0 } });
+    for (const id of takeIds) {
+      addTake(app, self, { itemId, take: { ...take, id, tempo: null, musicAtMs: 0 } });
+      keepSound(app, id, { name: 'a'.repeat(64), kind: 'audio/wav', bytes: 1, lengthMs: 1 });
+    }
+    const about = { candidateId, auditionId, itemId, takeId: takeIds[0], spotId: 's', a: 1, b: 1 };
     for (const [name, read] of reads) {
-      const seen = read(app, self, { candidateId, auditionId, takeId, spotId: 's', a: 1, b: 1 } as never);
+      const seen = read(app, self, about as never);
       expect(JSON.stringify(seen), name).not.toContain('shy of high notes');
     }
     expect(JSON.stringify(readCall(app, self, { auditionId }))).toContain('Wind band');

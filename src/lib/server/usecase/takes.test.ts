@@ -10,6 +10,7 @@ import { openDb } from '../db/open';
 import { keepSound, sendingOf, sweepTakes } from '../takes/keep';
 import { exportCandidate, importArchive } from './archive';
 import { readToday } from './desk';
+import { readLesson } from './lesson';
 import { readSpotPage } from './spots';
 import { eraseCandidate } from './studio';
 import {
@@ -141,6 +142,16 @@ describe('a take', () => {
     expect(codeOf(() => maySend(app, ada, { takeId: ids[0]!, bytes: 19e9 }))).toBeNull();
     expect(codeOf(() => maySend(app, ada, { takeId: ids[0]!, bytes: 21e9 }))).toBe('sounds-full');
   });
+});
+
+it('a lesson hears first what was recorded since the last, and nothing that has no sound yet', () => {
+  add({ date: '2026-11-23' });
+  add({ id: ids[1]!, date: '2026-11-10' });
+  add({ id: ids[2]! });
+  [ids[0]!, ids[1]!].forEach((id) => hear(id));
+  expect(readLesson(app, TEACHER, { auditionId }).takes).toEqual([
+    { id: ids[0], name: 'Study in reeds', date: '2026-11-23', fromBar: 1, toBar: 16, lengthMs: 40_000 }
+  ]);
 });
 
 describe('what is marked in a take', () => {

@@ -3,7 +3,7 @@ import { type Sound, type Take, type TakeMark, type TakeSet, familyOf } from '..
 import { elementsFor } from '../../core/practice';
 import { spotsOfMarks } from '../../core/take';
 import { formatDate } from '../../core/units';
-import type { TakeListView, TakeView } from '../../schema/view';
+import type { PairView, TakeListView, TakeView } from '../../schema/view';
 import { type App, type Who, isTeaching, todayIn } from '../app';
 import { boundCount, boundDates } from '../change/bounds';
 import { CodedError, orNotFound } from '../errors';
@@ -92,6 +92,26 @@ const dateOf = (day: number | null | undefined) => (day == null ? null : formatD
 export const takeShown = ({ candidateId: _owner, listener: _name, sound, ...take }: takes.KnownTake) => ({
   ...take,
   lengthMs: sound?.lengthMs ?? null
+});
+
+/** The first and the latest take of an item that have a sound; not found where there are not two. */
+export const readPair = useCase({
+  rule: 'see',
+  owner: candidateOfAudition,
+  run(app: App, { auditionId, itemId }: { auditionId: string; itemId: string }): PairView {
+    const { audition, candidate, items } = readSeason(app, auditionId);
+    const item = orNotFound(items.find(({ id }) => id === itemId));
+    const own = takes
+      .takesOf(app.db, candidate.id)
+      .filter((take) => take.itemId === item.id && take.sound !== null);
+    const [first, latest] = [orNotFound(own.at(-1)), orNotFound(own[0])];
+    if (first === latest) throw new CodedError('not-found');
+    return {
+      audition: { id: audition.id, name: audition.name },
+      item: { id: item.id, name: item.name, metre: item.metre },
+      takes: [takeShown(first), takeShown(latest)]
+    };
+  }
 });
 
 /** One take, to be heard. */

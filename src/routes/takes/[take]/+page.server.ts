@@ -6,13 +6,17 @@ import { endSharing, makeRemarkSpot, shareTake } from '$lib/server/usecase/liste
 import { makeSpots, readTake, setTake } from '$lib/server/usecase/takes';
 import type { Actions, PageServerLoad } from './$types';
 
+/** Pages that lead here, and to which one goes back. */
+const FROM = ['desk', 'lesson'] as const;
+
 export const load: PageServerLoad = (event) => {
   const view = runAs(event, readTake, { takeId: event.params.take });
   const season = `/auditions/${view.auditionId}`;
-  const home =
-    event.url.searchParams.get('from') === 'desk'
-      ? { href: `${season}/desk`, says: 'to the desk' }
-      : { href: `${season}/takes`, says: 'all takes' };
+  const from = event.url.searchParams.get('from');
+  const page = FROM.find((one) => one === from);
+  const home = page
+    ? { href: `${season}/${page}`, says: `to the ${page}` }
+    : { href: `${season}/takes`, says: 'all takes' };
   return { view, home };
 };
 

@@ -6,7 +6,8 @@
   import LogLine from '$lib/components/log/LogLine.svelte';
   import LessonSide from '$lib/components/lesson/LessonSide.svelte';
   import UndoLine from '$lib/components/ui/UndoLine.svelte';
-  import { dayOf, sayDate } from '$lib/core/units';
+  import { sayMs } from '$lib/components/take/systems';
+  import { dayOf, sayBars, sayDate } from '$lib/core/units';
   import type { ActionData, PageData } from './$types';
 
   let { data, form }: { data: PageData; form: ActionData } = $props();
@@ -43,6 +44,16 @@
 {/if}
 {#if form && 'fault' in form}<p class="fault" role="alert">{form.fault} Nothing was changed.</p>{/if}
 {#if form && 'undo' in form && form.undo}{#key form.undo}<UndoLine {...form.undo} />{/key}{/if}
+{#if lesson.takes.length > 0}
+  <p class="takes">
+    <strong>To be heard:</strong>
+    {#each lesson.takes as take (take.id)}
+      <a href="/takes/{take.id}?from=lesson"
+        ><bdi>{take.name}</bdi>, {sayBars(take)}, {sayMs(take.lengthMs)}, {say(take.date)}</a
+      >
+    {/each}
+  </p>
+{/if}
 {#if lesson.items.length > 0}
   <div class="scroll">
     <table>
@@ -123,6 +134,12 @@
   />{/if}
 
 <style>
+  .takes {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 20px;
+    margin: 6px 0;
+  }
   .top {
     display: flex;
     flex-wrap: wrap;

@@ -39,7 +39,13 @@
 {/if}
 {#each rows as item (item.id)}
   <section>
-    <h3><bdi>{item.name}</bdi></h3>
+    <h3>
+      <bdi>{item.name}</bdi>
+      {#if item.takes.filter(({ lengthMs }) => lengthMs !== null).length > 1}<a
+          class="pair"
+          href="/auditions/{view.audition.id}/takes/{item.id}">first and latest side by side</a
+        >{/if}
+    </h3>
     <div class="time" aria-hidden="true">
       {#each item.takes as take (take.id)}<i class:kept={take.isKept} style:left="{share(take.date)}%"
         ></i>{/each}
@@ -83,6 +89,11 @@
     margin: 18px 0;
     padding-top: 10px;
     border-top: 1px solid var(--rule);
+  }
+  .pair {
+    display: block;
+    font-size: 15px;
+    font-weight: 400;
   }
   .time {
     position: relative;
