@@ -246,7 +246,7 @@ test('the first and the latest of an item sound at one level, and one goes over 
   const { page, season } = await enterAs(/Ilka/);
   await page.goto(`${season}/takes`);
   await page.getByRole('link', { name: /^first and latest/ }).click();
-  await expect(page.getByText(/^Both sound at the level/)).toBeVisible();
+  await expect(page.getByText(/^Both are as loud/)).toBeVisible();
   const shown = page.getByRole('status');
   await button(page, /^play$/).click();
   await expect(shown).toHaveText(/^bar [23]$/);

@@ -4,7 +4,7 @@ import type { EquipmentMark, Ways } from '../core/practice';
 import type { DeskEvent, InstrumentFamily, RoadBlock, Take, TakeAnchor, TakeMark } from '../core/record';
 import type { ItemKind } from '../core/record/words';
 import type { ScalesStanding, SectionStair, SpotNow, Step } from '../core/season';
-import type { BarRange, Tempo } from '../core/units';
+import type { BarRange, BeatUnit, Tempo } from '../core/units';
 
 export type StudioAudition = {
   readonly id: string;
@@ -284,6 +284,8 @@ export type TakeView = {
   readonly today: string;
   readonly take: TakeShown;
   readonly item: Named & BarRange & { readonly metre: string; readonly barsPerLine?: string | undefined };
+  /** What its target counts; null where it has none. */
+  readonly unit: BeatUnit | null;
   /** Who can hear it by a link just now. */
   readonly listener: { readonly name: string; readonly endsMs: number } | null;
   /** False before a guardian has said yes to sending takes to anybody. */

@@ -2,6 +2,8 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { type Milliseconds, dayOf, formatDate, sayBars, sayDate } from '$lib/core/units';
+  import { measuredTempo } from '$lib/core/take';
+  import Tempo from '$lib/components/note/Tempo.svelte';
   import ShareLink from '$lib/components/ui/ShareLink.svelte';
   import type { SharedLink, TakeView } from '$lib/schema/view';
   import { send } from '$lib/state/send';
@@ -31,6 +33,7 @@
   let isSetting = $state(false);
   let isSending = $state(false);
   const { take, listener } = $derived(view);
+  const measured = $derived(view.unit && measuredTempo(take, view.item.metre, view.unit));
   const hasBars = $derived(barOf(take.musicAtMs) !== null);
   const remarks = $derived(view.marks.filter(({ says }) => says !== ''));
   const barsOf = (atMs: number) => {
@@ -54,6 +57,10 @@
       <button class="quiet">make it a spot</button>{/if}
   </form>
 {/each}
+{#if measured}<p class="facts">
+    From bar {measured.fromBar} to bar {measured.toBar}:
+    <b><Tempo bpm={measured.bpm} unit={view.unit!} height={15} /></b>, by the bars that were set
+  </p>{/if}
 <div class="facts">
   <form method="POST" action="?/keep" use:send>
     <input type="hidden" name="isKept" value={take.isKept ? '' : '1'} />

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Placed, barAt, sameMusic, startOfBar } from './places';
+import { type Placed, barAt, measuredTempo, sameMusic, startOfBar } from './places';
 
 /** Bars 41 to 48 in 4/4 at quarter 60, a bar of 4 s, after a count of 2 s. */
 const take: Placed = {
@@ -64,6 +64,19 @@ describe('where a bar lies in a take', () => {
     expect(sameMusic(take, slower, '4/4', 12_000)).toBe(18_000);
     expect(sameMusic(slower, take, '4/4', 18_000)).toBe(12_000);
     expect(sameMusic({ ...take, tempo: null }, slower, '4/4', 5000)).toBe(5000);
+  });
+
+  it('measures what was played between two bars that were set by hand', () => {
+    // eight bars of four quarters in 24 s: 32 quarters in 24 s are 80 a minute; in 3/4 eight dotted halves, 20 a minute
+    const anchors = [
+      { bar: 5, atMs: 1000 },
+      { bar: 13, atMs: 25_000 },
+      { bar: 9, atMs: 12_000 }
+    ];
+    expect(measuredTempo({ anchors }, '4/4', 'quarter')).toEqual({ fromBar: 5, toBar: 13, bpm: 80 });
+    expect(measuredTempo({ anchors }, '3/4', 'dotted-half')!.bpm).toBeCloseTo(20, 9);
+    expect(measuredTempo({ anchors: anchors.slice(0, 1) }, '4/4', 'quarter')).toBeNull();
+    expect(measuredTempo({ anchors: [anchors[0]!, { bar: 6, atMs: 900 }] }, '4/4', 'quarter')).toBeNull();
   });
 
   it('is the same asked from either side', () => {

@@ -3,7 +3,7 @@
  * that were found by hand. Between two of them time is shared evenly; beyond the last it goes on at the tempo.
  */
 import type { Take, TakeAnchor } from '../record';
-import { type Milliseconds, beatsPerBar } from '../units';
+import { type BeatUnit, type Bpm, type Milliseconds, beatsPerBar } from '../units';
 
 export type Placed = Pick<Take, 'fromBar' | 'toBar' | 'tempo' | 'musicAtMs'> & {
   readonly anchors: readonly TakeAnchor[];
@@ -69,4 +69,18 @@ export function startOfBar(take: Placed, metre: string, bar: number): Millisecon
 export function sameMusic(from: Placed, to: Placed, metre: string, atMs: Milliseconds): Milliseconds {
   const position = positionAt(from, metre, atMs);
   return (position === null ? null : startOfBar(to, metre, position)) ?? atMs;
+}
+
+/** What was played between the first and the last bar that were set by hand, in beats a minute of a unit; null where there are not two. */
+export function measuredTempo(
+  { anchors }: Pick<Placed, 'anchors'>,
+  metre: string,
+  unit: BeatUnit
+): { readonly fromBar: number; readonly toBar: number; readonly bpm: Bpm } | null {
+  const found = [...anchors].sort((a, b) => a.bar - b.bar);
+  const [first, last] = [found[0], found.at(-1)];
+  const beats = beatsPerBar(metre, unit);
+  if (!first || !last || beats === null || last.bar === first.bar || last.atMs <= first.atMs) return null;
+  const bpm = (60_000 * beats * (last.bar - first.bar)) / (last.atMs - first.atMs);
+  return { fromBar: first.bar, toBar: last.bar, bpm };
 }

@@ -8,12 +8,16 @@ import { findCandidate } from '../store/candidate';
 import { equipmentEvents } from '../store/desk-event';
 import { findItem } from '../store/item';
 import { latestVersion } from '../store/plan-version';
+import { takesOf } from '../store/take';
 import * as touches from '../store/touch';
 import { candidateOfAudition, candidateOfItem, candidateOfTouch } from './owner';
 import { type Season, readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
 import { CodedError, orNotFound } from '../errors';
 import { useCase } from './use-case';
+
+/** More than the touches that are shown have. */
+const TAKES_SHOWN = 200;
 
 /** The log newest first, with the list for choosing from and today's road map. */
 export const readLog = useCase({
@@ -33,6 +37,11 @@ export const readLog = useCase({
       items,
       equipment: equipmentIn(equipmentEvents(app.db, season.candidate.id)),
       touches: newestFirst(season, new Set(items.map((item) => item.id))),
+      // what was recorded beside it
+      takes: takesOf(app.db, season.candidate.id)
+        .filter(({ sound }) => sound !== null)
+        .slice(0, TAKES_SHOWN)
+        .map(({ id, itemId, date, sound }) => ({ id, itemId, date, lengthMs: sound!.lengthMs })),
       plan: version?.plan ?? null
     };
   }

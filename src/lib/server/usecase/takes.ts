@@ -2,6 +2,7 @@
 import { type Sound, type Take, type TakeMark, type TakeSet, familyOf } from '../../core/record';
 import { elementsFor } from '../../core/practice';
 import { spotsOfMarks } from '../../core/take';
+import { targetOf } from '../../core/tempo';
 import { formatDate } from '../../core/units';
 import type { PairView, TakeListView, TakeView } from '../../schema/view';
 import { type App, type Who, isTeaching, todayIn } from '../app';
@@ -137,6 +138,7 @@ export const readTake = useCase({
         toBar: item.toBar,
         barsPerLine: item.barsPerLine
       },
+      unit: item.sections.map(({ tempo }) => targetOf(tempo)?.unit).find(Boolean) ?? null,
       listener: endsMs === null ? null : { name: take.listener, endsMs },
       maySend: !candidate.isMinor || candidate.sharingOn !== null,
       elements: elementsFor(familyOf(candidate.instruments)),

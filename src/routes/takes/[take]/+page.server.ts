@@ -7,7 +7,7 @@ import { makeSpots, readTake, setTake } from '$lib/server/usecase/takes';
 import type { Actions, PageServerLoad } from './$types';
 
 /** Pages that lead here, and to which one goes back. */
-const FROM = ['desk', 'lesson'] as const;
+const FROM = ['desk', 'lesson', 'log'] as const;
 
 export const load: PageServerLoad = (event) => {
   const view = runAs(event, readTake, { takeId: event.params.take });

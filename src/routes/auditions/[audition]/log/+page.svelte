@@ -9,6 +9,7 @@
   import Tempo from '$lib/components/note/Tempo.svelte';
   import { seriesOf } from '$lib/core/practice';
   import { familyOf } from '$lib/core/record/family';
+  import { sayMs } from '$lib/components/take/systems';
   import { dayOf, sayDate } from '$lib/core/units';
   import type { ActionData, PageData } from './$types';
 
@@ -19,6 +20,8 @@
     const elements = seriesOf(touch).flatMap(({ notHeld = [] }) => notHeld);
     return elements.length > 0 ? `not yet: ${[...new Set(elements)].join(', ')}` : '';
   }
+  const takesOf = ({ itemId, date }: (typeof view.touches)[number]) =>
+    view.takes.filter((take) => take.itemId === itemId && take.date === date);
   /** What was changed of the instrument since the day of the touch before, newest first. */
   const markedBefore = (i: number) =>
     view.equipment
@@ -113,7 +116,13 @@
                         <Marks attempts={attempts ?? ''} /></span
                       >{/each}
                   </td>
-                  <td>{[sayNotHeld(touch), touch.note].filter(Boolean).join(' · ')}</td>
+                  <td
+                    >{[sayNotHeld(touch), touch.note].filter(Boolean).join(' · ')}
+                    {#each takesOf(touch) as take (take.id)}<a href="/takes/{take.id}?from=log"
+                        >hear it, {sayMs(take.lengthMs)}</a
+                      >
+                    {/each}</td
+                  >
                   <td>
                     <form method="POST" action="?/remove" use:send>
                       <input type="hidden" name="id" value={touch.id} /><button
