@@ -43,7 +43,7 @@
 <div class="pair">
   <h2><bdi>{item.name}</bdi>: the first and the latest</h2>
   <p class="soft">
-    {#if pair.fault}{pair.fault}{:else if !pair.isReady}Both are read …{:else}Both are as loud of the softer
+    {#if pair.fault}{pair.fault}{:else if !pair.isReady}Both are read …{:else}Both are as loud as the softer
       one. Right, or the pedal, goes over to the other at the same place.{/if}
   </p>
   <div class="two" role="group" aria-label="Which one sounds">
