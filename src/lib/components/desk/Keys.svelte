@@ -4,12 +4,13 @@
 
   let { onClose }: { onClose: () => void } = $props();
   const KEYS = [
-    ['→ ↓ Page down', 'clean; on other faces: done, next, begin'],
+    ['→ ↓ Page down', 'clean; on other faces: done, next, begin, the end of a run'],
     ['← ↑ Page up', 'not yet'],
     ['Space', 'click on and off'],
     ['u, Backspace', 'undo the last answer'],
     ['b', 'note a bar that wants work: a spot'],
     ['w', 'at a spot: another way to practise it'],
+    ['r', 'record the bars in hand, straight through'],
     ['p', 'pitch: a drone, and where the note lies'],
     ['e', 'end this block'],
     ['m', 'at the end of a block: 3 more minutes'],
