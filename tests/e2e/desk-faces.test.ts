@@ -8,7 +8,7 @@ import { join } from 'node:path';
 import { type Page, chromium, expect, test } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_FLAGS } from '../../scripts/parts/prepare.mjs';
 import { tonesWav } from '../../src/lib/server/demo/tones-wav';
-import { Studio, alive, step } from './studio';
+import { Studio, alive, leaveBlocksUntil, step } from './studio';
 
 const studio = new Studio(3392, true);
 /** Where nothing has been played yet. */
@@ -23,22 +23,8 @@ const right = (page: Page) => page.keyboard.press('ArrowRight');
 const face = (page: Page) => page.locator('.desk');
 
 /** Leaves blocks until one is in hand. */
-async function leadTo(page: Page, heading: RegExp) {
-  const there = face(page).getByRole('heading', { name: heading });
-  const next = face(page)
-    .getByRole('button', { name: /^(next|done)/ })
-    .first();
-  for (let n = 0; n < 12; n += 1) {
-    const isThere = await there.waitFor({ timeout: 700 }).then(
-      () => true,
-      () => false
-    );
-    if (isThere) return;
-    await page.keyboard.press('e');
-    await next.click();
-  }
-  await expect(there).toBeVisible();
-}
+const leadTo = (page: Page, heading: RegExp) =>
+  leaveBlocksUntil(page, face(page).getByRole('heading', { name: heading }));
 
 async function addBlock(page: Page, name: RegExp) {
   const choice = page.getByLabel('Item to add');

@@ -2,7 +2,7 @@
 import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { type Page, test } from '@playwright/test';
+import { type Locator, type Page, expect, test } from '@playwright/test';
 import { serve } from '../../scripts/parts/serve.mjs';
 
 /** The demo as it is on the day of the tests, played once for all of them; where it stands goes to every worker by the environment. */
@@ -120,4 +120,19 @@ export async function addCandidate(
   await page.getByRole('button', { name: 'Save and lay the plan again' }).click();
   await page.waitForURL((url) => url.pathname === address);
   return address;
+}
+
+/** At the desk, leaves blocks until what is looked for is there. */
+export async function leaveBlocksUntil(page: Page, there: Locator): Promise<void> {
+  const next = page.getByRole('button', { name: /^(next|done)/ }).first();
+  for (let n = 0; n < 14; n += 1) {
+    const isThere = await there.waitFor({ timeout: 700 }).then(
+      () => true,
+      () => false
+    );
+    if (isThere) return;
+    await page.keyboard.press('e');
+    await next.click();
+  }
+  await expect(there).toBeVisible();
 }

@@ -6,7 +6,7 @@ import { type Browser, type Page, chromium, expect, test } from '@playwright/tes
 import { PitchDetector } from 'pitchy';
 import { CHROMIUM, CHROMIUM_FLAGS } from '../../scripts/parts/prepare.mjs';
 import { tonesWav } from '../../src/lib/server/demo/tones-wav';
-import { Studio, alive, step } from './studio';
+import { Studio, alive, leaveBlocksUntil, step } from './studio';
 
 const studio = new Studio(3381, true);
 const sounds = mkdtempSync(join(tmpdir(), 'irvot-mic-'));
@@ -77,21 +77,9 @@ async function heardAtHalf(page: Page): Promise<number> {
   return frequency;
 }
 
-/** Leaves blocks until a run is in hand. */
 async function leadToRun(page: Page, season: string) {
   await page.goto(`${season}/desk?begin`);
-  const record = button(page, /^record, and play$/);
-  const next = button(page, /^(next|done)/).first();
-  for (let n = 0; n < 14; n += 1) {
-    const isThere = await record.waitFor({ timeout: 700 }).then(
-      () => true,
-      () => false
-    );
-    if (isThere) return;
-    await page.keyboard.press('e');
-    await next.click();
-  }
-  await expect(record).toBeVisible();
+  await leaveBlocksUntil(page, button(page, /^record, and play$/));
 }
 
 test('a run is recorded, heard, marked at three places, and its three spots wait tomorrow', async () => {
@@ -259,5 +247,24 @@ test('the first and the latest of an item sound at one level, and one goes over 
   expect(after - before).toBeLessThanOrEqual(1);
   await page.keyboard.press(' ');
   await expect(button(page, /^play$/)).toBeVisible();
+  await page.context().close();
+});
+
+test('bars at work are recorded out of their block: how they went is one attempt, and their take is offered at its end', async () => {
+  const { page, season } = await enterAs(/Ilka/);
+  await page.goto(`${season}/desk?begin`);
+  await leaveBlocksUntil(page, button(page, /^record$/));
+  await expect(button(page, /^undo$/)).toBeDisabled();
+  await page.keyboard.press('r');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('figure', { name: /^straight through/ })).toBeVisible();
+  await page.waitForTimeout(1500);
+  await page.keyboard.press('ArrowRight');
+  await answer(page, /Straight through/, 'yes');
+  await answer(page, /Clean/, 'yes');
+  await page.keyboard.press('ArrowRight');
+  await expect(button(page, /^undo$/)).toBeEnabled();
+  await page.keyboard.press('e');
+  await expect(page.getByRole('link', { name: /^hear it/ })).toBeVisible();
   await page.context().close();
 });

@@ -63,10 +63,12 @@
     takesOut,
     async (ran, takeId) => {
       lastTake = takeId;
-      if (!isRunBlock) return void (isRunning = false);
       for (const range of ran.broke)
         await session.found({ ...range, itemId: block!.itemId!, issue: 'broke in a run', notHeld: [] });
-      await session.ran(ran, takeId);
+      if (isRunBlock) return session.ran(ran, takeId);
+      // of bars at work it is one attempt, at the tempo at which they stand
+      await session.move({ kind: ran.isStraight && ran.isClean ? 'clean' : 'not-yet' });
+      isRunning = false;
     }
   );
   /** The take of the block in hand. */
@@ -88,11 +90,11 @@
   const face = $derived.by((): Face => {
     if (!session.isOpen || isHurting || isDone || isEmpty) return 'none';
     if (!block?.run) return 'first';
-    // what is hunted ends with its music, not with the clock
+    // a run and a hunt end with their music, not with the clock
+    if (isRunning && item) return 'run';
     if (isRunBlock && item && block.run.ran === null && !isLeaving) return 'run';
     const isOver = standing ? standing.phase === 'ended' : block.run.ran !== null || (isTimeUp && !hunt);
     if (isLeaving || isOver) return 'end';
-    if (isRunning && item) return 'run';
     if (isAtDrill(block)) return 'drill';
     if (standing) return 'work';
     if (hunt) return 'hunt';
@@ -115,7 +117,7 @@
 
   // the clock has run out: said to the machine once, which may ask for one attempt more
   $effect(() => {
-    if (isTimeUp && standing && standing.phase !== 'ended' && standing.phase !== 'ending')
+    if (isTimeUp && !isRunning && standing && standing.phase !== 'ended' && standing.phase !== 'ending')
       void session.move({ kind: 'time-is-up' });
   });
   // an offer that comes too late is none
@@ -272,7 +274,11 @@
       {isHurt}
       take={takeInHand === null
         ? null
-        : { id: takeInHand, isHere: takesOut.waiting > 0, refusal: takesOut.refusal }}
+        : {
+            id: takeInHand,
+            isHere: takesOut.waiting.includes(takeInHand),
+            refusal: takesOut.refusals[takeInHand] ?? ''
+          }}
       onNext={ACTS.next}
       onMore={more}
       onShorter={ACTS.shorter}

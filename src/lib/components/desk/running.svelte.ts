@@ -46,7 +46,8 @@ export class Running {
   async begin(isRecorded: boolean): Promise<void> {
     const what = this.what();
     if (!what || this.phase !== 'ready' || this.#isAsking) return;
-    this.#isAsking = isRecorded;
+    this.#isAsking = true;
+    this.takeId = null;
     const isReady = !isRecorded || (await this.recorder.begin(what.owner, takeOf(what)));
     this.#isAsking = false;
     if (!isReady) return;
@@ -85,9 +86,9 @@ export class Running {
     await this.onRan(ran, takeId);
   }
 
-  /** Somebody left in the middle: what was recorded is kept. */
+  /** Somebody left in the middle: what was recorded is kept, and nothing is asked of it. */
   async leave(): Promise<void> {
-    if (this.phase === 'count' || this.phase === 'playing') await this.#stop('ready');
+    await this.#stop('ready');
   }
 
   async #stop(phase: RunPhase): Promise<void> {

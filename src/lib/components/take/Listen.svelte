@@ -138,8 +138,9 @@
       {/snippet}
       {#snippet status()}
         {#if player.fault || marking.fault}{player.fault || marking.fault}
-        {:else if made !== null && heard.length === 0}{made === 1 ? 'A spot is' : `${made} spots are`} made: tomorrow’s
-          road map has {made === 1 ? 'it' : 'them'}. <a href="/auditions/{view.auditionId}/spots">Spots</a>
+        {:else if made !== null && heard.length === 0}{made === 1 ? 'A spot is' : `${made} spots are`} made: worked
+          before the rung, from tomorrow on, as minutes allow.
+          <a href="/auditions/{view.auditionId}/spots">Spots</a>
         {:else if heard.length > 0}marked so far: {heard
             .map((spot) => `${sayBars(spot)} ${spot.element}`)
             .join(', ')}

@@ -54,15 +54,14 @@ export class Recorder {
       this.#close();
       return false;
     }
-    this.#recorder = new MediaRecorder(this.#stream, { mimeType: kind, audioBitsPerSecond: BITS_PER_SECOND });
-    this.#recorder.ondataavailable = ({ data }) => this.#keep(data);
-    await new Promise<void>((resolve) => {
-      this.#recorder!.onstart = () => {
-        this.#zero = performance.now();
-        resolve();
-      };
-      this.#recorder!.start(PIECE_MS);
-    });
+    try {
+      this.#zero = await this.#start(kind);
+    } catch {
+      this.fault = 'This browser does not record this microphone.';
+      await this.#keeping.end(take);
+      this.#close();
+      return false;
+    }
     [this.fault, this.level, this.take, this.sinceMs] = ['', null, take, Date.now()];
     this.#stream.getTracks().forEach((track) => {
       track.onended = () => this.#stop('The microphone went away: what was recorded until then is kept.');
@@ -71,12 +70,27 @@ export class Recorder {
     return true;
   }
 
+  /** Resolves to the moment at which it began. */
+  #start(kind: string): Promise<number> {
+    return new Promise((resolve, reject) => {
+      const recorder = new MediaRecorder(this.#stream!, {
+        mimeType: kind,
+        audioBitsPerSecond: BITS_PER_SECOND
+      });
+      this.#recorder = recorder;
+      recorder.ondataavailable = ({ data }) => this.#keep(data);
+      recorder.onstart = () => resolve(performance.now());
+      recorder.onerror = () => reject(new Error('not recorded'));
+      recorder.start(PIECE_MS);
+    });
+  }
+
   /** The music begins now. */
   musicBegins(): void {
     if (this.take) this.take = { ...this.take, musicAtMs: Math.round(performance.now() - this.#zero) };
   }
 
-  /** Resolves to the take when all of it is kept on the device. */
+  /** Resolves to the take when all of it is kept on the device; null where nothing was recorded. */
   async end(): Promise<Take | null> {
     const recorder = this.#recorder;
     if (!recorder || !this.take || !this.#keeping) return null;
@@ -87,9 +101,9 @@ export class Recorder {
       else recorder.stop();
     });
     await this.#kept;
-    await this.#keeping.end(take);
+    const isKept = await this.#keeping.end(take);
     this.#close();
-    return take;
+    return isKept ? take : null;
   }
 
   #keep(piece: Blob): void {

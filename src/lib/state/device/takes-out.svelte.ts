@@ -4,12 +4,10 @@ import { endInterrupted, sendTake, waitingTakes } from './takes';
 const AGAIN_MS = 15_000;
 
 export class TakesOut {
-  /** How many wait here. */
-  waiting = $state(0);
-  /** Of the one that is being sent, how much is. */
-  share = $state(0);
-  /** What the studio says to one that it refuses; empty where it refuses none. */
-  refusal = $state('');
+  /** Those that wait here, by id. */
+  waiting = $state.raw<readonly string[]>([]);
+  /** What the studio says to those that it refuses, by id. */
+  refusals = $state.raw<Readonly<Record<string, string>>>({});
   #again: ReturnType<typeof setTimeout> | undefined;
 
   private constructor(private readonly owner: string) {}
@@ -31,10 +29,17 @@ export class TakesOut {
   /** One page of this device sends at a time. */
   async send(): Promise<void> {
     clearTimeout(this.#again);
+    await this.#look();
     await navigator.locks.request('irvot takes out', { ifAvailable: true }, async (lock) => {
       if (lock) await this.#sendAll().catch(() => {});
       else this.#later();
     });
+  }
+
+  async #look() {
+    const all = await waitingTakes(this.owner).catch(() => []);
+    this.waiting = all.map(({ id }) => id);
+    return all;
   }
 
   #later(): void {
@@ -43,19 +48,13 @@ export class TakesOut {
   }
 
   async #sendAll(): Promise<void> {
-    const refused: string[] = [];
+    this.refusals = {};
     for (;;) {
-      const all = await waitingTakes(this.owner);
-      this.waiting = all.length;
-      const next = all.find(({ id }) => !refused.includes(id));
+      const next = (await this.#look()).find(({ id }) => !(id in this.refusals));
       if (!next) return;
-      this.share = 0;
-      const sent = await sendTake(next, (share) => (this.share = share));
+      const sent = await sendTake(next);
       if (sent === 'waiting') return this.#later();
-      if (sent !== 'sent') {
-        this.refusal = sent.says;
-        refused.push(next.id);
-      }
+      if (sent !== 'sent') this.refusals = { ...this.refusals, [next.id]: sent.says };
     }
   }
 }

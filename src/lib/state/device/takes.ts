@@ -21,7 +21,7 @@ const lockOf = (id: string) => `irvot take ${id}`;
 /** Pieces of a take are kept under its id and their number. */
 const piecesOf = (id: string) => IDBKeyRange.bound([id, 0], [id, Infinity]);
 
-/** Begins to keep one; `add` keeps the next piece and resolves when it is kept. */
+/** Begins to keep one; `add` keeps the next piece and resolves when it is kept; `end` says whether there is any. */
 export async function keepTake(owner: string, take: Take, kind: string) {
   const db = await openDevice();
   await db.put('takes', { owner, take, kind, isEnded: false } satisfies KeptTake);
@@ -35,9 +35,11 @@ export async function keepTake(owner: string, take: Take, kind: string) {
       await db.put('pieces', bytes, [take.id, count++]);
     },
     end: async (ended: Take) => {
-      await db.put('takes', { owner, take: ended, kind, isEnded: true } satisfies KeptTake);
+      if (count === 0) await db.delete('takes', take.id);
+      else await db.put('takes', { owner, take: ended, kind, isEnded: true } satisfies KeptTake);
       db.close();
       letGo();
+      return count > 0;
     }
   };
 }
@@ -66,8 +68,11 @@ export async function waitingTakes(owner: string): Promise<Take[]> {
 
 async function noteBegun(id: string): Promise<void> {
   const db = await openDevice();
-  const kept = (await db.get('takes', id)) as KeptTake | undefined;
-  if (kept) await db.put('takes', { ...kept, isBegun: true });
+  // in one go: what is sent and gone meanwhile does not come back
+  const { store, done } = db.transaction('takes', 'readwrite');
+  const kept = (await store.get(id)) as KeptTake | undefined;
+  if (kept) await store.put({ ...kept, isBegun: true });
+  await done;
   db.close();
 }
 
