@@ -4,6 +4,8 @@ import type { Milliseconds } from '$lib/core/units';
 type Loop = { readonly fromMs: Milliseconds; readonly toMs: Milliseconds };
 
 export class Player {
+  /** Before that there is nothing to play: the page has come, but not yet what answers on it. */
+  isThere = $state(false);
   nowMs = $state<Milliseconds>(0);
   isPlaying = $state(false);
   isHalf = $state(false);
@@ -15,6 +17,7 @@ export class Player {
   /** Call with the element when it is there. */
   attach = (sound: HTMLAudioElement) => {
     this.#sound = sound;
+    this.isThere = true;
     sound.preservesPitch = true;
     const follow = () => {
       this.#look();
@@ -25,6 +28,7 @@ export class Player {
       cancelAnimationFrame(this.#frame);
       sound.pause();
       this.#sound = null;
+      this.isThere = false;
     };
   };
 

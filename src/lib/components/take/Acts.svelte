@@ -24,19 +24,24 @@
     more?: Snippet;
     status: Snippet;
   } = $props();
+
+  // a tap that came before the page can answer would be lost without a word
+  const isDead = $derived(!player.isThere);
 </script>
 
 <div class="acts">
-  <button class="here" onclick={onHere} disabled={isOff}><strong>here</strong><span>{says}</span></button>
+  <button class="here" onclick={onHere} disabled={isOff || isDead}
+    ><strong>here</strong><span>{says}</span></button
+  >
   <div class="others">
-    <button onclick={player.toggle}
+    <button disabled={isDead} onclick={player.toggle}
       ><strong>{player.isPlaying ? 'stop' : 'play'}</strong><span>space</span></button
     >
-    <button onclick={onBack}><strong>a bar</strong><span>back</span></button>
-    <button aria-pressed={player.isHalf} onclick={() => player.half()}
+    <button disabled={isDead} onclick={onBack}><strong>a bar</strong><span>back</span></button>
+    <button disabled={isDead} aria-pressed={player.isHalf} onclick={() => player.half()}
       ><strong>half</strong><span>speed, at pitch</span></button
     >
-    {#if onLoop}<button aria-pressed={player.loop !== null} onclick={onLoop}
+    {#if onLoop}<button disabled={isDead} aria-pressed={player.loop !== null} onclick={onLoop}
         ><strong>loop</strong><span>two bars</span></button
       >{/if}
     {@render more?.()}
