@@ -3,6 +3,7 @@ import { z } from 'zod';
 import {
   LONGEST_TAKE_MS,
   barField,
+  bpmField,
   idField,
   nameField,
   peaks,
@@ -25,6 +26,21 @@ const whole = (text: unknown) =>
 export const barForm = z.object({
   bar: z.preprocess(whole, barField),
   atMs: z.preprocess(whole, z.number().int().min(0))
+});
+export const heardForm = z.object({ isClean: z.string().max(1).default('') });
+/** A tempo that was measured in a take, for a section. */
+export const recordingForm = z.object({
+  section: idField,
+  bpm: z.preprocess(
+    (text) => (typeof text === 'string' && text.trim() !== '' ? Number(text) : text),
+    bpmField
+  )
+});
+/** What came of hearing a spot again. */
+export const againForm = z.object({
+  take: z.uuid(),
+  isSolved: z.string().max(1).default(''),
+  idea: shortText
 });
 export const goneForm = z.object({ id: idField, back: z.string().max(1).default('') });
 

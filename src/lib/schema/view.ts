@@ -4,7 +4,7 @@ import type { EquipmentMark, Ways } from '../core/practice';
 import type { DeskEvent, InstrumentFamily, RoadBlock, Take, TakeAnchor, TakeMark } from '../core/record';
 import type { ItemKind } from '../core/record/words';
 import type { ScalesStanding, SectionStair, SpotNow, Step } from '../core/season';
-import type { BarRange, BeatUnit, Tempo } from '../core/units';
+import type { BarRange, BeatUnit, Milliseconds, Tempo } from '../core/units';
 
 export type StudioAudition = {
   readonly id: string;
@@ -257,6 +257,14 @@ export type SpotView = Pick<
   /** Methods, by id, the proposed one first. */
   readonly offers: readonly string[];
 };
+/** Where the bars of a spot sound in a take. */
+export type SpotPlace = {
+  readonly takeId: string;
+  readonly date: string;
+  readonly madeAtMs: number;
+  readonly fromMs: Milliseconds;
+  readonly toMs: Milliseconds;
+};
 /** A pain that was said at the desk and is not yet said to be well. */
 export type HurtView = { readonly since: string; readonly isTold: boolean };
 
@@ -291,13 +299,18 @@ export type TakeView = {
   /** False before a guardian has said yes to sending takes to anybody. */
   readonly maySend: boolean;
   readonly elements: readonly string[];
+  /** It is the teacher who listens. */
+  readonly isTeaching: boolean;
+  /** Of a run that was logged; null of anything else. */
+  readonly run: { readonly isHeard: boolean; readonly isClean: boolean } | null;
+  /** For the teacher: sections with a target, and from how many recordings it is taken. */
+  readonly targets: readonly (Tempo & BarRange & { readonly id: string; readonly measured: number })[];
   /** The outline of its sound; null until somebody has listened. */
   readonly peaks: readonly number[] | null;
   readonly marks: readonly (TakeMark & {
     readonly isOwn: boolean;
     readonly spotId: string | null;
-    /** A listener's remark, and their name; else empty. */
-    readonly says: string;
+    /** The listener whose remark it is; else empty. */
     readonly by: string;
   })[];
 };

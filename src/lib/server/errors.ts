@@ -46,6 +46,7 @@ export const ERRORS = {
     'A take has at most 200 MB: send it compressed (Opus, MP3 or M4A), or in parts. Nothing was kept of it.',
   'sounds-full':
     'The studio has as many recordings as it may: take some out, then send it again. It stays on this device meanwhile.',
+  'nothing-marked': 'Mark where it is not clean first: what is not marked counts as clean.',
   'no-consent':
     'Nobody is recorded before a guardian has said yes: the teacher notes the day of it with the candidate.',
   'no-sharing':

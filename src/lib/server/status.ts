@@ -38,6 +38,7 @@ export const STATUS: Record<ErrorCode, number> = {
   'sound-unreadable': 415,
   'sound-too-large': 413,
   'sounds-full': 507,
+  'nothing-marked': 400,
   'no-consent': 403,
   'no-sharing': 403,
   'demo-only': 403

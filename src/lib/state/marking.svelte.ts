@@ -25,9 +25,21 @@ export class Marking {
   );
 
   put(atMs: number, element: string): void {
-    const mark = { id: crypto.randomUUID(), atMs: Math.round(atMs), element };
-    this.marks = [...this.marks, { ...mark, isOwn: true, spotId: null, says: '', by: '' }];
+    const mark = { id: crypto.randomUUID(), atMs: Math.round(atMs), element, says: '' };
+    this.marks = [...this.marks, { ...mark, isOwn: true, spotId: null, by: '' }];
     this.#put.push(mark);
+    this.send();
+  }
+
+  /** Says in words what is heard at a mark. */
+  say(id: string, says: string): void {
+    const mark = this.marks.find((one) => one.id === id);
+    if (!mark) return;
+    this.marks = this.marks.map((one) => (one.id === id ? { ...one, says } : one));
+    this.#put = [
+      ...this.#put.filter((one) => one.id !== id),
+      { id, atMs: mark.atMs, element: mark.element, says }
+    ];
     this.send();
   }
 

@@ -61,6 +61,7 @@
     () =>
       item && runBars && { item, bars: runBars, tempo: runTempo, date: view.today, owner: player.account },
     takesOut,
+    () => clicking.readyCount(),
     async (ran, takeId) => {
       lastTake = takeId;
       for (const range of ran.broke)
@@ -290,6 +291,8 @@
         {item}
         bars={runBars}
         mayRecord={!view.isAskedFirst}
+        isHeard={clicking.settings.isRunHeard}
+        onHeard={(isRunHeard) => clicking.set({ ...clicking.settings, isRunHeard }, null)}
         onHurts={() => (isHurting = true)}
         onBack={isRunBlock ? null : () => (isRunning = false)}
       />{/key}

@@ -16,6 +16,8 @@
     item,
     bars,
     mayRecord,
+    isHeard,
+    onHeard,
     onHurts,
     onBack
   }: {
@@ -24,6 +26,9 @@
     bars: BarRange;
     /** False before a guardian has said yes. */
     mayRecord: boolean;
+    /** The count is heard, too. */
+    isHeard: boolean;
+    onHeard: (isHeard: boolean) => unknown;
     onHurts: () => unknown;
     /** Leaves it before it has begun; null where the run is all there is. */
     onBack: (() => unknown) | null;
@@ -81,7 +86,11 @@
       {#if tempo}<p class="tempo">
           <NoteValue unit={tempo.unit} height={44} />
           {Math.round(tempo.bpm)} <span>counted once, then no click</span>
-        </p>{/if}
+        </p>
+        <label class="heard"
+          ><input type="checkbox" checked={isHeard} onchange={(e) => onHeard(e.currentTarget.checked)} /> heard
+          in the headphones, too</label
+        >{/if}
       {#if !mayRecord}<p class="says">
           Not recorded: a guardian has not said yes yet. The teacher notes it with the candidate.
         </p>{:else}<p class="says">Lay the microphone far away, and do not stop whatever happens.</p>{/if}
@@ -142,6 +151,18 @@
     font-size: clamp(18px, 2.6vw, 26px);
     font-stretch: 88%;
     font-weight: 400;
+  }
+  .heard {
+    display: flex;
+    gap: 10px;
+    align-items: center;
+    min-height: 44px;
+    font-size: clamp(18px, 2.6vw, 24px);
+    font-stretch: 88%;
+  }
+  .heard input {
+    width: 24px;
+    height: 24px;
   }
   .says {
     max-width: 32em;

@@ -74,6 +74,16 @@ export class Clicking {
     if (this.isOn && clicked) this.#start(clicked);
   }
 
+  /** So many beats, and then no more; nothing where the device is not set to hear them. Call from a tap or a key, as browsers ask. */
+  async readyCount(): Promise<(bpm: number, beats: number) => void> {
+    if (!this.settings.isRunHeard || !(await this.open())) return () => {};
+    return (bpm, beats) => {
+      this.#click.setVolume(this.settings.volume);
+      const through = [{ bpm, beats, perBar: beats, isSilent: false }];
+      this.#click.start(bpm, { perBar: beats, parts: 1, stage: 'beats', countOff: 0, through });
+    };
+  }
+
   signal = () => this.#click.signal();
   close = () => this.#click.close();
 

@@ -34,6 +34,8 @@ export class Running {
   constructor(
     private readonly what: () => What | null,
     private readonly takesOut: TakesOut,
+    /** What sounds the count, where it is heard. */
+    private readonly readyCount: () => Promise<(bpm: number, beats: number) => void>,
     /** How it went, and its sound. */
     private readonly onRan: (ran: Ran, takeId: string | null) => Promise<void>
   ) {}
@@ -48,18 +50,20 @@ export class Running {
     if (!what || this.phase !== 'ready' || this.#isAsking) return;
     this.#isAsking = true;
     this.takeId = null;
+    const sound = await this.readyCount();
     const isReady = !isRecorded || (await this.recorder.begin(what.owner, takeOf(what)));
     this.#isAsking = false;
     if (!isReady) return;
-    if (what.tempo) this.#countOff(what.tempo, what.item.metre);
+    if (what.tempo) this.#countOff(what.tempo, what.item.metre, sound);
     else this.#play();
   }
 
-  #countOff({ bpm, unit }: Tempo, metre: string): void {
+  #countOff({ bpm, unit }: Tempo, metre: string, sound: (bpm: number, beats: number) => void): void {
     const perBar = beatsPerBar(metre, unit) ?? USUAL_COUNT;
     const beats = Number.isInteger(perBar) && perBar <= 12 ? perBar : USUAL_COUNT;
     const began = performance.now();
     const beatMs = 60_000 / bpm;
+    sound(bpm, beats);
     [this.phase, this.count] = ['count', 1];
     // by the clock, not by sums of waits
     const next = () => {

@@ -6,6 +6,8 @@ export type DeskSettings = {
   /** Notes to a plain beat where it is subdivided. */
   readonly parts: number;
   readonly isCounted: boolean;
+  /** The bar before a run is heard, too: for whoever has headphones on. */
+  readonly isRunHeard: boolean;
   /** 0 to 1. */
   readonly volume: number;
   /** A key learnt besides the pedal's usual ones; empty where none is. */
@@ -17,6 +19,7 @@ export const USUAL_SETTINGS: DeskSettings = {
   stage: 'beats',
   parts: 2,
   isCounted: true,
+  isRunHeard: false,
   volume: 0.7,
   cleanKey: '',
   notYetKey: ''

@@ -4,15 +4,18 @@
   import { enhance } from '$app/forms';
   import { barAt, spotsOfMarks } from '$lib/core/take';
   import { dayOf, sayBars, sayDate } from '$lib/core/units';
-  import type { TakeView } from '$lib/schema/view';
+  import type { TakeView, Undo } from '$lib/schema/view';
   import { goBack, goOn, loopHere, placeOf } from '$lib/state/bars-in-hand';
   import { Marking } from '$lib/state/marking.svelte';
   import { Outline } from '$lib/state/outline.svelte';
   import { Player } from '$lib/state/player.svelte';
   import Acts from './Acts.svelte';
+  import MarkWords from './MarkWords.svelte';
   import Sheet from './Sheet.svelte';
   import Systems from './Systems.svelte';
+  import TakeTempo from './TakeTempo.svelte';
   import TakeFacts, { type Answered } from './TakeFacts.svelte';
+  import UndoLine from '$lib/components/ui/UndoLine.svelte';
   import { sayMs } from './systems';
 
   let {
@@ -22,11 +25,16 @@
   }: {
     view: TakeView;
     /** What came of what was sent last; `made`: so many spots. */
-    answered: Answered & { readonly made?: number | undefined };
+    answered: Answered & {
+      readonly made?: number | undefined;
+      readonly undo?: Undo | undefined;
+      readonly targetFault?: string | undefined;
+    };
     /** Where one came from. */
     home: { readonly href: string; readonly says: string };
   } = $props();
 
+  const SOURCES = { run: 'run', file: 'file', other: 'somebody else’s recording' } as const;
   const player = new Player();
   const outline = new Outline();
   // what was marked before is there when the page is; what is marked now is kept by it
@@ -54,6 +62,11 @@
     return () => stop.abort();
   });
 
+  let tempo = $state<TakeTempo>();
+  const sayPlace = (atMs: number) => {
+    const at = barAt(take, metre, atMs);
+    return at === null ? sayMs(atMs) : sayBars({ fromBar: at, toBar: at });
+  };
   const here = () => marking.put(placeMs, element);
   function undo() {
     const last = marking.open.at(-1);
@@ -70,6 +83,7 @@
     f: () => goOn(player, take, metre),
     h: () => player.half(),
     l: loop,
+    t: () => tempo?.tap(),
     u: undo,
     Backspace: undo
   };
@@ -88,9 +102,7 @@
   {#snippet head()}
     <div>
       <p>
-        <a href={home.href}>{home.says}</a> · <bdi>{item.name}</bdi> · {take.source === 'run'
-          ? 'run'
-          : 'file'}
+        <a href={home.href}>{home.says}</a> · <bdi>{item.name}</bdi> · {SOURCES[take.source]}
         {take.date === view.today ? `of today, ${clock}` : `of ${sayDate(dayOf(take.date))}`}
       </p>
       <h1>Listening for {element}</h1>
@@ -101,11 +113,14 @@
         >{/each}
     </div>
   {/snippet}
+  {#if answered.undo}<UndoLine token={answered.undo.token} says={answered.undo.says} />{/if}
   {#if lengthMs === 0}<p>Its sound has not come yet: it is still on the device that recorded it.</p>{/if}
   <Systems {take} {item} peaks={outline.peaks} marks={marking.marks} {player} />
   {#if outline.share !== null}<p class="drawn" role="status">
       It is drawn: {Math.round(100 * outline.share)} %
     </p>{/if}
+  <MarkWords {marking} {sayPlace} />
+  <TakeTempo bind:this={tempo} {view} {player} fault={answered.targetFault ?? ''} />
   <TakeFacts {view} nowMs={player.nowMs} {bar} barOf={(atMs) => barAt(take, metre, atMs)} {answered} />
   {#snippet foot()}
     <Acts

@@ -2,8 +2,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { type Milliseconds, dayOf, formatDate, sayBars, sayDate } from '$lib/core/units';
-  import { measuredTempo } from '$lib/core/take';
-  import Tempo from '$lib/components/note/Tempo.svelte';
   import ShareLink from '$lib/components/ui/ShareLink.svelte';
   import type { SharedLink, TakeView } from '$lib/schema/view';
   import { send } from '$lib/state/send';
@@ -14,6 +12,7 @@
     readonly link?: SharedLink | undefined;
     readonly shareFault?: string | undefined;
     readonly fault?: string | undefined;
+    readonly heardFault?: string | undefined;
   };
   let {
     view,
@@ -33,9 +32,12 @@
   let isSetting = $state(false);
   let isSending = $state(false);
   const { take, listener } = $derived(view);
-  const measured = $derived(view.unit && measuredTempo(take, view.item.metre, view.unit));
   const hasBars = $derived(barOf(take.musicAtMs) !== null);
-  const remarks = $derived(view.marks.filter(({ says }) => says !== ''));
+  const remarks = $derived(
+    view.marks.filter(
+      ({ says, by, spotId, isOwn }) => says !== '' && (by !== '' || spotId !== null || !isOwn)
+    )
+  );
   const barsOf = (atMs: number) => {
     const at = barOf(atMs);
     return at === null ? null : { fromBar: at, toBar: at };
@@ -49,18 +51,32 @@
   {@const bars = barsOf(remark.atMs)}
   <form class="remark" method="POST" action="?/remark" use:send>
     <b>{bars ? sayBars(bars) : sayMs(remark.atMs)}</b> <bdi>{remark.says}</bdi>
-    <span class="soft"><bdi>{remark.by}</bdi></span>
-    {#if remark.spotId !== null}<span class="soft">a spot</span>{:else if bars}
+    <span class="soft"
+      ><bdi>{remark.by || (remark.isOwn ? '' : view.isTeaching ? 'the player' : 'the teacher')}</bdi></span
+    >
+    {#if remark.spotId !== null}<span class="soft">a spot</span>{:else if bars && remark.by !== ''}
       <input type="hidden" name="mark" value={remark.id} />
       <input type="hidden" name="fromBar" value={bars.fromBar} />
       <input type="hidden" name="toBar" value={bars.toBar} />
       <button class="quiet">make it a spot</button>{/if}
   </form>
 {/each}
-{#if measured}<p class="facts">
-    From bar {measured.fromBar} to bar {measured.toBar}:
-    <b><Tempo bpm={measured.bpm} unit={view.unit!} height={15} /></b>, by the bars that were set
-  </p>{/if}
+{#if view.run}
+  {#if view.isTeaching}
+    <form class="facts" method="POST" action="?/heard" use:send>
+      <span
+        >{view.run.isHeard
+          ? `Heard by you: ${view.run.isClean ? 'clean' : 'not clean where you marked it'}. Again:`
+          : 'You have heard it, and it was'}</span
+      >
+      <button class="quiet" name="isClean" value="1">clean</button>
+      <button class="quiet" name="isClean" value="">not clean where I marked it</button>
+      {#if answered.heardFault}<span role="alert">{answered.heardFault}</span>{/if}
+    </form>
+  {:else if view.run.isHeard}<p class="facts">
+      Heard by the teacher: {view.run.isClean ? 'clean' : 'not everywhere clean'}.
+    </p>{/if}
+{/if}
 <div class="facts">
   <form method="POST" action="?/keep" use:send>
     <input type="hidden" name="isKept" value={take.isKept ? '' : '1'} />

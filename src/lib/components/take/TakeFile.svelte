@@ -10,6 +10,7 @@
   // what is chosen stays chosen
   // svelte-ignore state_referenced_locally
   let itemId = $state(items[0]?.id ?? '');
+  let isOther = $state(false);
   let says = $state('');
   let share = $state<number | null>(null);
   let picked: HTMLInputElement;
@@ -29,7 +30,7 @@
       toBar: item.toBar,
       date: today,
       madeAtMs: file.lastModified,
-      source: 'file' as const,
+      source: isOther ? ('other' as const) : ('file' as const),
       tempo: null,
       musicAtMs: 0
     };
@@ -55,6 +56,7 @@
     </select></label
   >
   <label>the recording <input type="file" accept="audio/*" bind:this={picked} /></label>
+  <label><input type="checkbox" bind:checked={isOther} /> somebody else plays: for its tempo</label>
   <button class="action" disabled={share !== null}>Send it</button>
   <span role="status">{share === null ? says : `${Math.round(100 * share)} % sent`}</span>
 </form>

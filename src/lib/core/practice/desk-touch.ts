@@ -90,6 +90,11 @@ const pagesOf = ({ pages, begunAtMs, seconds }: NonNullable<DeskBlock['run']>): 
   }
 ];
 
+/** What a run was, as somebody says who has heard the sound of it. */
+export const touchHeard = (block: DeskBlock, ran: Ran): { readonly series: readonly Series[] } => ({
+  series: block.run ? sectionsOf(block, block.run, ran) : []
+});
+
 /** One attempt at each section of which it is known how it went, at what it was run at. The clock is the first one's. */
 function sectionsOf(
   { sections = [] }: DeskBlock,

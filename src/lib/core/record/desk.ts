@@ -245,6 +245,16 @@ export const deskEvent = z.discriminatedUnion('kind', [
   /** A spot was found. */
   z.strictObject({ ...made, kind: z.literal('spot'), spot }),
   z.strictObject({ ...made, kind: z.literal('spot-set'), spot: idField, set: spotSet }),
+  /** The place of a spot was heard in an earlier take and in a later one, which is of the event's date: one try, with what comes next where it is not solved. */
+  z.strictObject({
+    ...made,
+    kind: z.literal('spot-heard'),
+    spot: idField,
+    take: idField,
+    isSolved: z.boolean(),
+    idea: shortText,
+    tempo: z.strictObject({ bpm: bpmField, unit: unitField }).nullable()
+  }),
   /** Where notes lay by the tuner, in cents: each note's median and middle half, over so many that lasted. Notes by half steps, A = 69. */
   z.strictObject({
     ...made,

@@ -36,7 +36,13 @@ export type TakeSet =
 export type TakeAnchor = Immutable<z.infer<typeof anchor>>;
 
 /** A place at which something was heard. */
-export const takeMark = z.strictObject({ id: idField, atMs: msField, element: shortText });
+export const takeMark = z.strictObject({
+  id: idField,
+  atMs: msField,
+  element: shortText,
+  /** What is heard there, in words; often empty. */
+  says: shortText
+});
 export type TakeMark = Immutable<z.infer<typeof takeMark>>;
 
 /** The loudest of each of as many equal parts of the sound, from 0 to 255. */
@@ -61,8 +67,6 @@ export const keptTake = z
     /** Null until it has come. */
     sound: sound.nullable(),
     listener: shortText,
-    marks: z
-      .array(z.strictObject({ ...takeMark.shape, says: shortText, spotId: idField.nullable() }))
-      .max(500)
+    marks: z.array(z.strictObject({ ...takeMark.shape, spotId: idField.nullable() })).max(500)
   })
   .refine(inOrder, UPSIDE_DOWN);

@@ -79,5 +79,5 @@ export const MOST_PEAKS = 6000;
 /** An hour and a half: no programme is longer without a break (judgement). */
 export const LONGEST_TAKE_MS = 90 * 60_000;
 
-/** Where a take comes from: a run straight through, or a file from elsewhere. */
-export const TAKE_SOURCES = ['run', 'file'] as const;
+/** Where a take comes from: a run straight through, the player's own file from elsewhere, or somebody else's recording, by which a tempo is measured. */
+export const TAKE_SOURCES = ['run', 'file', 'other'] as const;

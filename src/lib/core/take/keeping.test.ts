@@ -7,6 +7,7 @@ const take = (id: string, day: number, more: Partial<Held> = {}): Held => ({
   day,
   madeAtMs: day,
   isKept: false,
+  isOwn: true,
   isOfSpot: false,
   ...more
 });
@@ -21,6 +22,10 @@ describe('how long a take stays', () => {
   it('as long as it is kept by hand, or a spot was found in it', () => {
     const all = [take('a', 100), take('b', 105, { isKept: true }), take('c', 106, { isOfSpot: true })];
     expect(goes(all)).toEqual({ a: null, b: null, c: null });
+  });
+
+  it('somebody else’s recording is never an item’s first', () => {
+    expect(goes([take('other', 90, { isOwn: false }), take('a', 100)])).toEqual({ other: 150, a: null });
   });
 
   it('of two of one day the earlier is the first, and each item has its own', () => {

@@ -13,6 +13,8 @@ export type Held = {
   /** Its place in time among those of one day. */
   readonly madeAtMs: number;
   readonly isKept: boolean;
+  /** False where somebody else plays. */
+  readonly isOwn: boolean;
   /** A spot was found in it. */
   readonly isOfSpot: boolean;
 };
@@ -23,7 +25,7 @@ export function goingDays(
   isOpen: (itemId: string) => boolean
 ): ReadonlyMap<string, DayNumber | null> {
   const firsts = new Map<string, Held>();
-  for (const take of takes) {
+  for (const take of takes.filter(({ isOwn }) => isOwn)) {
     const first = firsts.get(take.itemId);
     if (!first || take.day < first.day || (take.day === first.day && take.madeAtMs < first.madeAtMs))
       firsts.set(take.itemId, take);

@@ -10,7 +10,12 @@ const take: Placed = {
   musicAtMs: 0,
   anchors: []
 };
-const mark = (id: string, bar: number, element = 'rhythm') => ({ id, element, atMs: (bar - 1) * 2000 + 500 });
+const mark = (id: string, bar: number, element = 'rhythm') => ({
+  id,
+  element,
+  says: '',
+  atMs: (bar - 1) * 2000 + 500
+});
 const spots = (...marks: ReturnType<typeof mark>[]) =>
   spotsOfMarks(take, '4/4', marks).map(({ fromBar, toBar, element, marks: of }) => [
     fromBar,

@@ -7,6 +7,8 @@ export type HeardSpot = BarRange & {
   readonly element: string;
   /** The first place it was heard at. */
   readonly atMs: Milliseconds;
+  /** What was said at its marks, each once. */
+  readonly says: readonly string[];
   /** Of the marks it was made from. */
   readonly marks: readonly string[];
 };
@@ -17,13 +19,19 @@ export function spotsOfMarks(take: Placed, metre: string, marks: readonly TakeMa
     .map((mark) => ({ ...mark, bar: barAt(take, metre, mark.atMs) }))
     .sort((a, b) => a.atMs - b.atMs);
   const spots: HeardSpot[] = [];
-  for (const { id, element, atMs, bar } of placed) {
+  for (const { id, element, atMs, bar, says: said } of placed) {
     if (bar === null) continue;
     const last = spots.findLastIndex((spot) => spot.element === element);
     const before = spots[last];
+    const says = said === '' ? [] : [said];
     if (before && bar <= before.toBar + 1)
-      spots[last] = { ...before, toBar: Math.max(before.toBar, bar), marks: [...before.marks, id] };
-    else spots.push({ fromBar: bar, toBar: bar, element, atMs, marks: [id] });
+      spots[last] = {
+        ...before,
+        toBar: Math.max(before.toBar, bar),
+        says: [...new Set([...before.says, ...says])],
+        marks: [...before.marks, id]
+      };
+    else spots.push({ fromBar: bar, toBar: bar, element, atMs, says, marks: [id] });
   }
   return spots.sort((a, b) => a.fromBar - b.fromBar || a.element.localeCompare(b.element));
 }

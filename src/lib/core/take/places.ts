@@ -3,7 +3,7 @@
  * that were found by hand. Between two of them time is shared evenly; beyond the last it goes on at the tempo.
  */
 import type { Take, TakeAnchor } from '../record';
-import { type BeatUnit, type Bpm, type Milliseconds, beatsPerBar } from '../units';
+import { type BarRange, type BeatUnit, type Bpm, type Milliseconds, beatsPerBar } from '../units';
 
 export type Placed = Pick<Take, 'fromBar' | 'toBar' | 'tempo' | 'musicAtMs'> & {
   readonly anchors: readonly TakeAnchor[];
@@ -63,6 +63,17 @@ export function startOfBar(take: Placed, metre: string, bar: number): Millisecon
   if (b.bar === bar) return b.atMs;
   const a = points[next - 1]!;
   return a.atMs + ((bar - a.bar) * (b.atMs - a.atMs)) / (b.bar - a.bar);
+}
+
+/** From where to where some bars sound; null where it is not known, or they are not all in it. */
+export function spanOfBars(
+  take: Placed,
+  metre: string,
+  { fromBar, toBar }: BarRange
+): { readonly fromMs: Milliseconds; readonly toMs: Milliseconds } | null {
+  const fromMs = startOfBar(take, metre, fromBar);
+  const toMs = startOfBar(take, metre, toBar + 1);
+  return fromMs === null || toMs === null ? null : { fromMs, toMs };
 }
 
 /** The moment of one take at which the same music sounds as at a moment of another; the same moment where bars are not known. */

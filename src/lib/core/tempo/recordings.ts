@@ -69,6 +69,7 @@ function median(values: readonly number[]): number {
   return sorted.length % 2 === 1 ? sorted[Math.floor(middle)]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
 }
 
-function oneDecimal(bpm: number): Bpm {
+/** As tempos that were measured are said. */
+export function oneDecimal(bpm: number): Bpm {
   return Math.round(bpm * 10) / 10;
 }

@@ -75,7 +75,8 @@ const SAMPLES: { readonly [K in EditKind]: () => Extract<Edit, { kind: K }> } = 
     to: '2026-12-01'
   }),
   tick: () => ({ kind: 'tick', about: { itemId, check: 'edition' }, to: '2026-11-24' }),
-  touch: () => ({ kind: 'touch', about: { itemId, touchId }, to: null })
+  touch: () => ({ kind: 'touch', about: { itemId, touchId }, to: null }),
+  heard: () => ({ kind: 'heard', about: { itemId, touchId }, to: { evidence: 'recording' } })
 };
 
 describe('a change', () => {

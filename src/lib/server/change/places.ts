@@ -245,6 +245,16 @@ const touch = place<OfItem & { readonly touchId: string }, Touch | null>({
   touches: auditionOf
 });
 
+/** How what was played is vouched for, and what it came to: the same touch, heard by somebody else. */
+const heard = place<OfItem & { readonly touchId: string }, Pick<Touch, 'series' | 'evidence'>>({
+  read(app, { touchId }) {
+    const found = touches.findTouch(app.db, touchId);
+    return found && { series: found.series, evidence: found.evidence };
+  },
+  write: (app, { touchId }, to) => touches.setTouchHeard(app.db, touchId, to),
+  touches: auditionOf
+});
+
 export const PLACES = {
   item: itemPlace,
   call: callPlace,
@@ -265,7 +275,8 @@ export const PLACES = {
   'block-pin': blockPin,
   'rung-pin': rungPin,
   tick,
-  touch
+  touch,
+  heard
 } as const;
 
 type Places = typeof PLACES;

@@ -50,6 +50,7 @@ export function recordRun(app: App, who: Who, itemId: string, played: Recorded):
   const put = played.marks.map(({ bar, element }) => ({
     id: app.newId(),
     element,
+    says: '',
     atMs: startOf(bar) + 400
   }));
   putMarks(app, who, { takeId: take.id, put, drop: [] });

@@ -4,7 +4,7 @@ import { type Db, preparedOnce } from '../db/open';
 
 const KIND = "json_extract(event_json, '$.kind')";
 /** As the index has it that holds what tells of more than its day. */
-const IS_LASTING = `${KIND} IN ('spot', 'spot-set', 'hurt', 'well')`;
+const IS_LASTING = `${KIND} IN ('spot', 'spot-set', 'spot-heard', 'hurt', 'well')`;
 
 const statements = preparedOnce((db) => {
   /** Events of a candidate, as their texts; `more` are further conditions and the order. */

@@ -17,7 +17,6 @@ export type KnownTake = Take & {
 /** A mark, whose it is, what a listener says there, and the spot that was made of it. */
 export type KnownMark = TakeMark & {
   readonly accountId: string;
-  readonly says: string;
   readonly spotId: string | null;
 };
 /** Whose marks are that came by a link. */
@@ -91,7 +90,7 @@ const statements = preparedOnce((db) => ({
   addMark: db.prepare(
     `INSERT INTO take_mark (id, take_id, account_id, at_ms, element, says)
      VALUES (@id, @takeId, @accountId, @atMs, @element, @says)
-     ON CONFLICT (id) DO UPDATE SET at_ms = excluded.at_ms, element = excluded.element
+     ON CONFLICT (id) DO UPDATE SET at_ms = excluded.at_ms, element = excluded.element, says = excluded.says
        WHERE take_id = excluded.take_id AND account_id = excluded.account_id AND spot_id IS NULL`
   ),
   dropMark: db.prepare(
@@ -191,12 +190,8 @@ export const marksOf = (db: Db, takeId: string): KnownMark[] =>
       spotId: row.spot_id
     }));
 /** The same mark put again moves it; what a spot was made of stays, and nobody moves another's. */
-export const putMark = (
-  db: Db,
-  takeId: string,
-  accountId: string,
-  mark: TakeMark & { readonly says?: string }
-) => void statements(db).addMark.run({ says: '', ...mark, takeId, accountId });
+export const putMark = (db: Db, takeId: string, accountId: string, mark: TakeMark) =>
+  void statements(db).addMark.run({ ...mark, takeId, accountId });
 export const dropMark = (db: Db, takeId: string, accountId: string, id: string) =>
   void statements(db).dropMark.run(id, takeId, accountId);
 export const setMarkSpot = (db: Db, takeId: string, id: string, spotId: string) =>

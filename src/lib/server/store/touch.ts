@@ -44,6 +44,7 @@ const statements = preparedOnce((db) => ({
   itemOf: db.prepare<[string], { item_id: string }>('SELECT item_id FROM touch WHERE id = ?'),
   count: db.prepare<[string], number>('SELECT count(*) FROM touch WHERE item_id = ?').pluck(),
   setRemoved: db.prepare('UPDATE touch SET removed_at_ms = ? WHERE id = ?'),
+  setHeard: db.prepare('UPDATE touch SET series_json = ?, evidence = ? WHERE id = ?'),
   lastDate: db.prepare<[string], { date: string | null }>(
     'SELECT max(date) AS date FROM touch WHERE candidate_id = ? AND removed_at_ms IS NULL'
   ),
@@ -114,6 +115,11 @@ export const countTouches = (db: Db, itemId: string) => statements(db).count.get
 export const itemOfTouch = (db: Db, id: string) => statements(db).itemOf.get(id)?.item_id;
 export const setTouchRemoved = (db: Db, id: string, atMs: number | null) =>
   statements(db).setRemoved.run(atMs, id);
+export const setTouchHeard = (
+  db: Db,
+  id: string,
+  { series = [], evidence = 'self' }: Pick<Touch, 'series' | 'evidence'>
+) => void statements(db).setHeard.run(JSON.stringify(series), evidence, id);
 export const lastLogDate = (db: Db, candidateId: string) =>
   statements(db).lastDate.get(candidateId)?.date ?? null;
 export const loggedMinutesSince = (db: Db, candidateId: string, date: string) =>

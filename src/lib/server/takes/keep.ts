@@ -38,7 +38,12 @@ export function goingDaysOf(app: App, candidateId: string): ReadonlyMap<string, 
   const isOpen = (itemId: string) =>
     (lastDays.get(ownerOfItem(app.db, itemId)?.auditionId ?? '') ?? -Infinity) >= today;
   return goingDays(
-    all.map((take) => ({ ...take, day: dayOf(take.date), isOfSpot: ofSpots.has(take.id) })),
+    all.map((take) => ({
+      ...take,
+      day: dayOf(take.date),
+      isOwn: take.source !== 'other',
+      isOfSpot: ofSpots.has(take.id)
+    })),
     isOpen
   );
 }

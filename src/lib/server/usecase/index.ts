@@ -5,6 +5,7 @@ import * as call from './call';
 import * as calendar from './calendar';
 import * as countback from './countback';
 import * as desk from './desk';
+import * as heard from './heard';
 import * as lesson from './lesson';
 import * as list from './list';
 import * as listener from './listener';
@@ -38,6 +39,7 @@ export const USE_CASES = Object.fromEntries(
     call,
     countback,
     desk,
+    heard,
     lesson,
     list,
     listener,

@@ -66,7 +66,7 @@ export const readLesson = useCase({
         .map(viewOfSpot),
       // what was recorded since the last time is heard first
       takes: takesOf(app.db, candidate.id)
-        .filter(({ date, sound }) => sound !== null && dayOf(date) >= since)
+        .filter(({ date, source, sound }) => sound !== null && source !== 'other' && dayOf(date) >= since)
         .flatMap(({ id, itemId, date, fromBar, toBar, sound }) => {
           const name = season.items.find((item) => item.id === itemId)?.name;
           return name === undefined ? [] : [{ id, name, date, fromBar, toBar, lengthMs: sound!.lengthMs }];

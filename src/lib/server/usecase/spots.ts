@@ -2,7 +2,8 @@
 import { type Ways, readSpots, readWays } from '../../core/practice';
 import { type DeskEvent, type Spot, type SpotSet, familyOf } from '../../core/record';
 import { type SpotNow, isFirst, namesFor, spotsOn } from '../../core/season';
-import type { HurtView, SpotView } from '../../schema/view';
+import { spanOfBars } from '../../core/take';
+import type { HurtView, SpotPlace, SpotView } from '../../schema/view';
 import { type App, type Who, todayIn, isTeaching } from '../app';
 import { boundCount } from '../change/bounds';
 import { orNotFound } from '../errors';
@@ -10,6 +11,8 @@ import { type Season, readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
 import { findCandidate } from '../store/candidate';
 import * as desk from '../store/desk-event';
+import { findItem } from '../store/item';
+import { type KnownTake, takesOf } from '../store/take';
 import { candidateOfAudition, candidateOfItem } from './owner';
 import { useCase } from './use-case';
 
@@ -117,9 +120,35 @@ export const readSpot = useCase({
     const spot = orNotFound(spots.find(({ id }) => id === input.spotId));
     const item = orNotFound(items.find(({ id }) => id === spot.itemId));
     const ways = waysOfPlayer(app, page.candidate.id);
-    return { ...page, item, ways, spot: { ...viewOfSpot(spot), tries: spot.tries } };
+    const places = placesOf(app, page.candidate.id, spot);
+    return { ...page, item, ways, spot: { ...viewOfSpot(spot), tries: spot.tries }, ...places };
   }
 });
+
+/** Where a spot was heard, and the same bars in what was recorded since, newest first. */
+function placesOf(
+  app: App,
+  candidateId: string,
+  spot: SpotNow
+): { then: SpotPlace | null; again: SpotPlace[] } {
+  const own = takesOf(app.db, candidateId);
+  const found = own.find(({ id }) => id === spot.heardIn?.takeId);
+  const metre = found && findItem(app.db, found.itemId)?.metre;
+  if (!found?.sound || metre === undefined) return { then: null, again: [] };
+  const place = (take: KnownTake): SpotPlace | null => {
+    const span = take.sound && spanOfBars(take, metre, spot);
+    return span && { takeId: take.id, date: take.date, madeAtMs: take.madeAtMs, ...span };
+  };
+  const { id: takeId, date, madeAtMs } = found;
+  const { atMs } = spot.heardIn!;
+  const around = { fromMs: Math.max(0, atMs - 2000), toMs: Math.min(found.sound.lengthMs, atMs + 4000) };
+  return {
+    then: place(found) ?? { takeId, date, madeAtMs, ...around },
+    again: own
+      .filter((take) => take.itemId === found.itemId && take.source !== 'other' && take.madeAtMs > madeAtMs)
+      .flatMap((take) => place(take) ?? [])
+  };
+}
 
 /** Enters a spot from a page. The same one sent again is there once; another under an id that stayed behind gets its own. */
 export const addSpot = useCase({
@@ -156,10 +185,11 @@ type Draft = DeskEvent extends infer One
     : never
   : never;
 
-export function keepEvent(app: App, candidateId: string, draft: Draft): void {
+/** `date` is the day it belongs to, today where none is given. */
+export function keepEvent(app: App, candidateId: string, draft: Draft, date?: string): void {
   const { zone } = orNotFound(findCandidate(app.db, candidateId));
   const seq = desk.lastingDeskEvents(app.db, candidateId).length;
   boundCount('spots', seq + 1);
-  const made = { id: app.newId(), device: 'studio', seq, atMs: app.now(), date: todayIn(app, zone) };
+  const made = { id: app.newId(), device: 'studio', seq, atMs: app.now(), date: date ?? todayIn(app, zone) };
   desk.addDeskEvent(app.db, candidateId, { ...made, ...draft } as DeskEvent, app.now());
 }

@@ -81,6 +81,7 @@ const codeOf = (run: () => unknown) => {
 const mark = (n: number, bar: number, element = 'intonation') => ({
   id: `m${n}`,
   element,
+  says: '',
   atMs: (bar - 1) * 2000 + 100
 });
 

@@ -1,6 +1,6 @@
 /** Takes: noted when they are made, filled when their sound comes, listened to, and what was heard made into spots. */
 import { type Sound, type Take, type TakeMark, type TakeSet, familyOf } from '../../core/record';
-import { elementsFor } from '../../core/practice';
+import { elementsFor, readDeskDay } from '../../core/practice';
 import { spotsOfMarks } from '../../core/take';
 import { targetOf } from '../../core/tempo';
 import { formatDate } from '../../core/units';
@@ -11,8 +11,10 @@ import { CodedError, orNotFound } from '../errors';
 import { grantEndsMs } from '../grant/grant';
 import { readSeason } from '../laying/facts';
 import { findCandidate } from '../store/candidate';
-import { findItem, ownerOfItem } from '../store/item';
+import { type ListItem, findItem, ownerOfItem } from '../store/item';
+import * as desk from '../store/desk-event';
 import * as takes from '../store/take';
+import { findTouch } from '../store/touch';
 import { goingDaysOf } from '../takes/keep';
 import { candidateOfAudition, candidateOfItem, candidateOfTake } from './owner';
 import { keepEvent } from './spots';
@@ -104,7 +106,7 @@ export const readPair = useCase({
     const item = orNotFound(items.find(({ id }) => id === itemId));
     const own = takes
       .takesOf(app.db, candidate.id)
-      .filter((take) => take.itemId === item.id && take.sound !== null);
+      .filter((take) => take.itemId === item.id && take.sound !== null && take.source !== 'other');
     const [first, latest] = [orNotFound(own.at(-1)), orNotFound(own[0])];
     if (first === latest) throw new CodedError('not-found');
     return {
@@ -139,6 +141,9 @@ export const readTake = useCase({
         barsPerLine: item.barsPerLine
       },
       unit: item.sections.map(({ tempo }) => targetOf(tempo)?.unit).find(Boolean) ?? null,
+      isTeaching: isTeaching(who),
+      run: heardRun(app, take),
+      targets: isTeaching(who) ? targetsOf(item) : [],
       listener: endsMs === null ? null : { name: take.listener, endsMs },
       maySend: !candidate.isMinor || candidate.sharingOn !== null,
       elements: elementsFor(familyOf(candidate.instruments)),
@@ -152,7 +157,33 @@ export const readTake = useCase({
   }
 });
 
-const accountOf = (who: Who) => (who.kind === 'teacher' || who.kind === 'candidate' ? who.accountId : '');
+/** The block of a day whose run a take is the sound of, and what was logged of it; null where it is no run's, or nothing was logged. */
+export function runOf(app: App, { id, candidateId, date }: takes.KnownTake) {
+  const day = readDeskDay(desk.deskEventsOf(app.db, candidateId, date), date);
+  const block = day?.blocks.find(({ run }) => run?.ran?.take === id);
+  const touch = block && findTouch(app.db, block.id);
+  return touch ? { block, touch } : null;
+}
+
+/** Of a run that was logged: whether the teacher has heard it, and it was clean wherever it is known. */
+function heardRun(app: App, take: takes.KnownTake): TakeView['run'] {
+  const run = runOf(app, take);
+  if (!run) return null;
+  const { evidence, series = [] } = run.touch;
+  const isClean = series.length > 0 && series.every(({ attempts }) => !attempts?.includes('n'));
+  return { isHeard: evidence === 'teacher', isClean };
+}
+
+/** Sections whose target can be taken from recordings. */
+const targetsOf = ({ sections }: ListItem): TakeView['targets'] =>
+  sections.flatMap(({ id, fromBar, toBar, tempo }) => {
+    const target = targetOf(tempo);
+    const measured = tempo.kind === 'recordings' ? tempo.recordingsBpm.length : 0;
+    return target ? [{ id, fromBar, toBar, unit: target.unit, bpm: target.bpm, measured }] : [];
+  });
+
+export const accountOf = (who: Who) =>
+  who.kind === 'teacher' || who.kind === 'candidate' ? who.accountId : '';
 
 /** Sets one thing of a take. */
 export const setTake = useCase({
@@ -193,6 +224,9 @@ export const putMarks = useCase({
   }
 });
 
+/** Of what is wrong in a spot. */
+const MOST_LETTERS = 200;
+
 /** Makes spots of one's own marks that are none yet; says how many. */
 export const makeSpots = useCase({
   rule: 'own',
@@ -205,14 +239,14 @@ export const makeSpots = useCase({
       .filter(({ accountId, spotId }) => accountId === accountOf(who) && spotId === null);
     const heard = spotsOfMarks(take, item.metre, own);
     const foundBy = isTeaching(who) ? ('teacher' as const) : ('take' as const);
-    for (const { fromBar, toBar, element, atMs, marks } of heard) {
+    for (const { fromBar, toBar, element, atMs, says, marks } of heard) {
       const id = app.newId();
       const spot = {
         id,
         itemId: item.id,
         fromBar,
         toBar,
-        issue: '',
+        issue: says.join('; ').slice(0, MOST_LETTERS).trim(),
         notHeld: [element],
         foundBy,
         elsewhere: []

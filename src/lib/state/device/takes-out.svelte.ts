@@ -1,5 +1,5 @@
 /** Takes on their way from this device to the studio: sent one after the other, tried again while there is no line. */
-import { endInterrupted, sendTake, waitingTakes } from './takes';
+import { endInterrupted, forgetTake, sendTake, waitingTakes } from './takes';
 
 const AGAIN_MS = 15_000;
 
@@ -40,6 +40,12 @@ export class TakesOut {
     const all = await waitingTakes(this.owner).catch(() => []);
     this.waiting = all.map(({ id }) => id);
     return all;
+  }
+
+  /** What the studio refuses is kept here until somebody says that it need not be. */
+  async letGo(id: string): Promise<void> {
+    await forgetTake(id);
+    await this.#look();
   }
 
   #later(): void {

@@ -85,7 +85,7 @@ async function soundOf(id: string): Promise<{ sound: Blob; isBegun: boolean }> {
 }
 
 /** Gone from this device. */
-async function forgetTake(id: string): Promise<void> {
+export async function forgetTake(id: string): Promise<void> {
   const db = await openDevice();
   await db.delete('pieces', piecesOf(id));
   await db.delete('takes', id);

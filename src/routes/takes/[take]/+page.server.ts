@@ -1,7 +1,8 @@
 import { fail } from '@sveltejs/kit';
-import { barForm, keepForm, remarkSpotForm, shareForm } from '$lib/schema/take';
+import { barForm, heardForm, keepForm, recordingForm, remarkSpotForm, shareForm } from '$lib/schema/take';
 import { allow, fieldsOf, runAs, sayRefusal } from '$lib/server/http';
 import { linkFor } from '$lib/server/reach';
+import { addRecording, hearRun } from '$lib/server/usecase/heard';
 import { endSharing, makeRemarkSpot, shareTake } from '$lib/server/usecase/listener';
 import { makeSpots, readTake, setTake } from '$lib/server/usecase/takes';
 import type { Actions, PageServerLoad } from './$types';
@@ -44,6 +45,31 @@ export const actions: Actions = {
     return { made: 1 };
   },
   spots: (event) => ({ made: runAs(event, makeSpots, { takeId: event.params.take }) }),
+  heard: async (event) => {
+    const about = { takeId: event.params.take };
+    allow(event, hearRun, about);
+    const read = heardForm.safeParse((await fieldsOf(event)).record());
+    if (!read.success) return fail(400, { heardFault: read.error.issues[0]!.message });
+    try {
+      const token = runAs(event, hearRun, { ...about, isClean: read.data.isClean !== '' });
+      return { undo: { says: 'Noted: heard by you.', token } };
+    } catch (thrown) {
+      return fail(400, { heardFault: sayRefusal(thrown) });
+    }
+  },
+  target: async (event) => {
+    const about = { takeId: event.params.take };
+    allow(event, addRecording, about);
+    const read = recordingForm.safeParse((await fieldsOf(event)).record());
+    if (!read.success) return fail(400, { targetFault: read.error.issues[0]!.message });
+    const { section: sectionId, bpm } = read.data;
+    try {
+      const token = runAs(event, addRecording, { ...about, sectionId, bpm });
+      return { undo: { says: 'Taken over, and the plan is laid again.', token } };
+    } catch (thrown) {
+      return fail(400, { targetFault: sayRefusal(thrown) });
+    }
+  },
   keep: async (event) => {
     const about = { takeId: event.params.take };
     allow(event, setTake, about);

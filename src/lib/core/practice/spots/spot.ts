@@ -1,6 +1,19 @@
 /** Spots as their events have made them, and what was tried on each, read from the log. */
 import type { DeskEvent, Series, Spot, Touch } from '../../record';
+import type { Tempo } from '../../units';
 import { inOrder } from '../event-order';
+
+/** A later take was heard beside an earlier one. */
+export type HeardAgain = {
+  readonly take: string;
+  /** Of that take. */
+  readonly date: string;
+  readonly atMs: number;
+  readonly isSolved: boolean;
+  /** What is tried next; empty where it is solved, or nobody has an idea. */
+  readonly idea: string;
+  readonly tempo: Tempo | null;
+};
 
 /** What the events say of a spot by now. */
 export type KnownSpot = Spot & {
@@ -11,6 +24,8 @@ export type KnownSpot = Spot & {
   readonly firstSinceMs: number | null;
   /** The method it is to be worked by; null where that is chosen. */
   readonly method: string | null;
+  /** In the order in which it was heard; of one take the latest answer alone. */
+  readonly heard: readonly HeardAgain[];
 };
 
 /** Spots in the order in which they were found; those that were taken out are none. */
@@ -24,8 +39,12 @@ export function readSpots(events: readonly DeskEvent[]): KnownSpot[] {
         foundOn: event.date,
         hand: null,
         firstSinceMs: null,
-        method: null
+        method: null,
+        heard: []
       });
+    const again = event.kind === 'spot-heard' ? known.get(event.spot) : undefined;
+    if (again && event.kind === 'spot-heard')
+      known.set(again.id, { ...again, heard: heardAfter(again, event) });
     if (event.kind !== 'spot-set') continue;
     const spot = known.get(event.spot);
     if (!spot) continue;
@@ -35,6 +54,11 @@ export function readSpots(events: readonly DeskEvent[]): KnownSpot[] {
   }
   return [...known.values()].filter(({ id }) => !gone.has(id));
 }
+
+const heardAfter = (
+  { heard }: KnownSpot,
+  { take, date, atMs, isSolved, idea, tempo }: Extract<DeskEvent, { kind: 'spot-heard' }>
+): HeardAgain[] => [...heard.filter((one) => one.take !== take), { take, date, atMs, isSolved, idea, tempo }];
 
 type Setting = Extract<DeskEvent, { kind: 'spot-set' }>;
 function setSpot(
@@ -54,16 +78,35 @@ export type SpotTry = Pick<Series, 'fromBar' | 'toBar' | 'tempoBpm' | 'unit' | '
   /** c and n, in the order played; at least one. */
   readonly marks: string;
   readonly method: string | null;
+  /** The take it was heard in, which is one attempt; missing where it was answered at the desk. */
+  readonly take?: string;
+  /** What came to mind to try next. */
+  readonly idea?: string;
 };
 
-/** All tries of all spots, in the order in which they were played. */
-export function triesIn(log: readonly Touch[]): SpotTry[] {
-  const tries = log.flatMap(({ date, series = [] }) =>
+/** All tries of all spots, in the order in which they were played: of the log, and of what was heard in takes. */
+export function triesIn(log: readonly Touch[], spots: readonly KnownSpot[]): SpotTry[] {
+  const heard = spots.flatMap(({ id, fromBar, toBar, heard: takes }) =>
+    takes.map(({ take, date, atMs, isSolved, idea, tempo }) => ({
+      spotId: id,
+      fromBar,
+      toBar,
+      date,
+      atMs,
+      marks: isSolved ? 'c' : 'n',
+      method: null,
+      take,
+      idea,
+      seconds: 0,
+      ...(tempo ? { tempoBpm: tempo.bpm, unit: tempo.unit } : {})
+    }))
+  );
+  const played = log.flatMap(({ date, series = [] }) =>
     series.flatMap(({ spot, method = null, attempts: marks = '', ...played }) =>
       spot !== undefined && marks !== '' ? [{ ...played, spotId: spot, date, marks, method }] : []
     )
   );
-  return tries.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.atMs - b.atMs));
+  return [...played, ...heard].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.atMs - b.atMs));
 }
 
 export function triesBySpot(tries: readonly SpotTry[]): Map<string, SpotTry[]> {

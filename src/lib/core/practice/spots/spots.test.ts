@@ -9,6 +9,7 @@ import { hardnessOf, spotTempo, standOfSpot } from './spot-state';
 const FIRST = '2026-11-02';
 const on = (day: number) => formatDate(dayOf(FIRST) + day);
 const known: KnownSpot = {
+  heard: [],
   id: 'leap',
   itemId: 'etude',
   fromBar: 37,
@@ -172,7 +173,7 @@ describe('spots', () => {
         { fromBar: 1, toBar: 8, tempoBpm: 60, unit: 'quarter', attempts: 'c', atMs: 50, seconds: 20 }
       ]
     };
-    expect(triesIn([touch])).toEqual([
+    expect(triesIn([touch], [])).toEqual([
       {
         fromBar,
         toBar,

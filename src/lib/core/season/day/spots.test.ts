@@ -15,6 +15,7 @@ const section = item.sections[0]!.id;
 const spot = (id: string, fromBar: number, more: Partial<KnownSpot> = {}): KnownSpot => ({
   id,
   itemId: 'A',
+  heard: [],
   fromBar,
   toBar: fromBar,
   issue: 'flat',

@@ -60,7 +60,7 @@ type Facts = {
 
 /** Spots of items that are on the list, hardest first; what the teacher laid first stands before all until it was worked. */
 export function spotsOn(known: readonly KnownSpot[], facts: Facts, today: string): SpotNow[] {
-  const tries = triesIn(facts.log);
+  const tries = triesIn(facts.log, known);
   const offersOf = offerMethods({
     spots: known,
     tries,

@@ -1,13 +1,24 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
+  import OnThisDevice from '$lib/components/take/OnThisDevice.svelte';
   import TakeFile from '$lib/components/take/TakeFile.svelte';
   import { sayMs } from '$lib/components/take/systems';
   import { KEPT_DAYS, SAID_DAYS } from '$lib/core/take/keeping';
   import { dayOf, sayBars, sayDate } from '$lib/core/units';
   import { send } from '$lib/state/send';
+  import type { TakesOut } from '$lib/state/device/takes-out.svelte';
   import type { ActionData, PageData } from './$types';
 
   let { data, form }: { data: PageData; form: ActionData } = $props();
+  const SOURCES = { run: 'run', file: 'a file', other: 'somebody else’s' } as const;
   const view = $derived(data.view);
+  /** What is recorded is the signed-in one's own; null before the page is alive. */
+  let takesOut = $state.raw<TakesOut | null>(null);
+  onMount(async () => {
+    const owner = data.who?.drafts.accountId;
+    const { TakesOut } = await import('$lib/state/device/takes-out.svelte');
+    if (owner) takesOut = TakesOut.of(owner);
+  });
   const all = $derived(view.items.flatMap(({ takes }) => takes));
   const rows = $derived(view.items.filter(({ takes }) => takes.length > 0));
   const removed = $derived(form && 'removed' in form ? form.removed : null);
@@ -31,6 +42,7 @@
     while the season lasts.
   </p>
 {/if}
+{#if takesOut}<OnThisDevice {takesOut} />{/if}
 {#if removed}
   <form class="notice" method="POST" action="?/remove" use:send>
     <input type="hidden" name="id" value={removed} /><input type="hidden" name="back" value="1" />
@@ -41,7 +53,7 @@
   <section>
     <h3>
       <bdi>{item.name}</bdi>
-      {#if item.takes.filter(({ lengthMs }) => lengthMs !== null).length > 1}<a
+      {#if item.takes.filter(({ lengthMs, source }) => lengthMs !== null && source !== 'other').length > 1}<a
           class="pair"
           href="/auditions/{view.audition.id}/takes/{item.id}">first and latest side by side</a
         >{/if}
@@ -59,8 +71,8 @@
               )}{/if}</a
           >
           <span class="soft"
-            >{take.source === 'run' ? 'run' : 'a file'}, {sayBars(take)}{#if take.lengthMs === null}; its
-              sound is still on the device{:else if take.isKept}; kept{:else if goesSoon(take.goesOn)};
+            >{SOURCES[take.source]}, {sayBars(take)}{#if take.lengthMs === null}; its sound is still on the
+              device{:else if take.isKept}; kept{:else if goesSoon(take.goesOn)};
               <b>goes {sayDate(dayOf(take.goesOn!))}</b>{/if}</span
           >
           <form method="POST" action="?/remove" use:send>

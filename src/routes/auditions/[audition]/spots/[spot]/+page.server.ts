@@ -2,8 +2,10 @@ import { fail } from '@sveltejs/kit';
 import { type Ways, wayOf } from '$lib/core/practice';
 import { isInside } from '$lib/core/units';
 import type { SpotSet } from '$lib/core/record';
+import { againForm } from '$lib/schema/take';
 import { readPlaces, spotSetForm } from '$lib/schema/spot-form';
 import { allow, fieldsOf, runAs, sayRefusal } from '$lib/server/http';
+import { hearSpotAgain } from '$lib/server/usecase/heard';
 import { readSpot, setSpot } from '$lib/server/usecase/spots';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -44,7 +46,20 @@ function setOf(what: string, value: string, item: Item, ways: Ways): SpotSet | s
 }
 
 export const actions: Actions = {
-  default: async (event) => {
+  again: async (event) => {
+    allow(event, readSpot, inputOf(event));
+    const read = againForm.safeParse((await fieldsOf(event)).record());
+    if (!read.success) return fail(400, { what: 'again', fault: read.error.issues[0]!.message });
+    const { take: takeId, isSolved, idea } = read.data;
+    const { params } = event;
+    try {
+      runAs(event, hearSpotAgain, { takeId, spotId: params.spot, isSolved: isSolved !== '', idea });
+      return { what: 'again', fault: '' };
+    } catch (thrown) {
+      return fail(400, { what: 'again', fault: sayRefusal(thrown) });
+    }
+  },
+  set: async (event) => {
     allow(event, readSpot, inputOf(event));
     const read = spotSetForm.safeParse((await fieldsOf(event)).record());
     if (!read.success) return fail(400, { what: '', fault: read.error.issues[0]!.message });

@@ -1,6 +1,7 @@
 <script lang="ts">
   import Marks from '$lib/components/log/Marks.svelte';
   import Tempo from '$lib/components/note/Tempo.svelte';
+  import HeardAgain from '$lib/components/spots/HeardAgain.svelte';
   import SpotLine from '$lib/components/spots/SpotLine.svelte';
   import { wayOf } from '$lib/core/practice';
   import { dayOf, sayBars, sayDate } from '$lib/core/units';
@@ -25,12 +26,12 @@
 </script>
 
 {#snippet one(what: string, word: string)}
-  <form method="POST" use:send>
+  <form method="POST" action="?/set" use:send>
     <input type="hidden" name="what" value={what} /><button class="action">{word}</button>
   </form>
 {/snippet}
 {#snippet field(what: string, label: string, value: string, hint: string, word: string)}
-  <form class="field" method="POST" use:send={{ reset: false }}>
+  <form class="field" method="POST" action="?/set" use:send={{ reset: false }}>
     <input type="hidden" name="what" value={what} />
     <label for={what}>{label}</label>
     <input
@@ -53,6 +54,15 @@
 <p class="soft">Found on {sayDate(dayOf(spot.foundOn))}.</p>
 <div class="state"><SpotLine {spot} href="{spots}/{spot.id}" today={data.view.today} isNext={false} /></div>
 
+{#if data.view.then}
+  <HeardAgain
+    bars={spot}
+    then={data.view.then}
+    again={data.view.again}
+    ideas={offers.map(({ name }) => name)}
+    fault={faultOf('again')}
+  />
+{/if}
 <div class="columns">
   <section>
     <h3>What was tried</h3>
@@ -70,8 +80,9 @@
             <tr>
               <td class="date">{sayDate(dayOf(one.date))}</td>
               <td
-                >{wayOf(one.method, data.view.ways)?.name ??
-                  'as written'}{#if one.fromBar !== spot.fromBar || one.toBar !== spot.toBar}<span
+                >{#if one.take}<a href="/takes/{one.take}">heard in a take</a>{#if one.idea}; next
+                    <bdi>{one.idea}</bdi>{/if}{:else}{wayOf(one.method, data.view.ways)?.name ??
+                    'as written'}{/if}{#if one.fromBar !== spot.fromBar || one.toBar !== spot.toBar}<span
                     class="soft">, {sayBars({ fromBar: one.fromBar ?? 0, toBar: one.toBar ?? 0 })}</span
                   >{/if}</td
               >
@@ -100,7 +111,7 @@
         {@render one('rest', 'Lay it to rest')}
       {:else}{@render one('open', 'Work it again')}{/if}
     </div>
-    <form class="field" method="POST" use:send={{ reset: false }}>
+    <form class="field" method="POST" action="?/set" use:send={{ reset: false }}>
       <input type="hidden" name="what" value="method" />
       <label for="method"
         >The way it is practised{#if !spot.method && offers[0]}; next “{offers[0].name}”{/if}</label
