@@ -127,6 +127,8 @@ test('a run is recorded, heard, marked at three places, and its three spots wait
     await expect(button(page, /spots of these 2/)).toBeVisible();
     await page.keyboard.press('ArrowRight');
     await expect(button(page, /spots of these 3/)).toBeVisible();
+    await page.getByLabel(/^bar \d+ air, in words$/).fill('short of air before the turn');
+    await page.keyboard.press('Enter');
     await button(page, /spots of these 3/).click();
     await expect(page.getByText(/3 spots are made/)).toBeVisible();
   });
@@ -137,6 +139,7 @@ test('a run is recorded, heard, marked at three places, and its three spots wait
       await page.goto(`${season}/spots`);
       for (const element of ['rhythm', 'tone', 'air'])
         await expect(page.getByText(new RegExp(`${element}.*from a take`)).first()).toBeVisible();
+      await expect(page.getByText('short of air before the turn')).toBeVisible();
     }
   );
 
@@ -179,6 +182,32 @@ test('a run is recorded, heard, marked at three places, and its three spots wait
       await elsewhere.close();
     }
   );
+  await step('heard by the teacher, it is evidence of the teacher’s', async () => {
+    const address = page.url();
+    // what was run counts when its block has ended
+    await page.goto(`${season}/desk?begin`);
+    await expect(page.getByRole('link', { name: /^hear it/ })).toBeVisible();
+    const sent = page.waitForResponse(
+      (response) => (response.request().postData() ?? '').includes('"end"') && response.ok()
+    );
+    await page.keyboard.press('ArrowRight');
+    await sent;
+    await page.goto(address);
+    const context = await browser.newContext({ baseURL: studio.origin, locale: 'en-GB' });
+    const teacher = await context.newPage();
+    await teacher.goto('/sign-in');
+    await button(teacher, /teacher, the whole studio/).click();
+    await teacher.waitForURL('**/studio');
+    await teacher.goto(address);
+    await alive(teacher);
+    await button(teacher, /^not clean where I marked it$/).click();
+    await expect(teacher.getByText(/^Mark where it is not clean first/)).toBeVisible();
+    await button(teacher, /^clean$/).click();
+    await expect(teacher.getByText('Noted: heard by you.')).toBeVisible();
+    await context.close();
+    await page.reload();
+    await expect(page.getByText('Heard by the teacher: clean.')).toBeVisible();
+  });
   await page.context().close();
 });
 
@@ -247,6 +276,25 @@ test('the first and the latest of an item sound at one level, and one goes over 
   expect(after - before).toBeLessThanOrEqual(1);
   await page.keyboard.press(' ');
   await expect(button(page, /^play$/)).toBeVisible();
+  await page.context().close();
+});
+
+test('a spot is heard as it was and as it is, one after the other, and what came of it is a try', async () => {
+  const { page, season } = await enterAs(/Ilka/);
+  await page.goto(`${season}/spots`);
+  await page.getByRole('link', { name: /late after the tie/ }).click();
+  await button(page, /^one after the other$/).click();
+  const sounds = () =>
+    page.locator('audio').evaluateAll((all) => all.findIndex((one) => !(one as HTMLAudioElement).paused));
+  await expect.poll(sounds).toBe(0);
+  await expect.poll(sounds, { timeout: 15_000 }).toBe(1);
+  await page.getByLabel('or the next idea').fill('sing it before it is played');
+  await page.keyboard.press('Enter');
+  await expect(
+    page.getByRole('row', { name: /heard in a take; next sing it before it is played/ })
+  ).toBeVisible();
+  await button(page, /^Solved in this take$/).click();
+  await expect(page.getByText('sing it before it is played')).toHaveCount(0);
   await page.context().close();
 });
 

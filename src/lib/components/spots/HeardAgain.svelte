@@ -85,21 +85,23 @@
         </select></label
       >
     {/if}
-    <form method="POST" action="?/again" use:send>
-      <input type="hidden" name="take" value={now.takeId} />
-      <input type="hidden" name="isSolved" value="1" />
-      <button class="action">Solved in this take</button>
-    </form>
-    <form method="POST" action="?/again" use:send>
-      <input type="hidden" name="take" value={now.takeId} />
-      <label for="idea">or the next idea</label>
-      <input id="idea" name="idea" list="ideas" maxlength="200" dir="auto" autocomplete="off" />
-      <datalist id="ideas"
-        >{#each ideas as idea (idea)}<option value={idea}></option>{/each}</datalist
-      >
-      <button class="action">Not yet</button>
-      {#if fault}<span role="alert">{fault}</span>{/if}
-    </form>
+    <div class="answers">
+      <form method="POST" action="?/again" use:send>
+        <input type="hidden" name="take" value={now.takeId} />
+        <input type="hidden" name="isSolved" value="1" />
+        <button class="action">Solved in this take</button>
+      </form>
+      <form method="POST" action="?/again" use:send>
+        <input type="hidden" name="take" value={now.takeId} />
+        <label for="idea">or the next idea</label>
+        <input id="idea" name="idea" list="ideas" maxlength="200" dir="auto" autocomplete="off" />
+        <datalist id="ideas"
+          >{#each ideas as idea (idea)}<option value={idea}></option>{/each}</datalist
+        >
+        <button class="action">Not yet</button>
+        {#if fault}<span role="alert">{fault}</span>{/if}
+      </form>
+    </div>
   {/if}
 </section>
 
@@ -117,7 +119,8 @@
   }
   .two button {
     display: grid;
-    flex: 0 1 250px;
+    flex: 1 1 150px;
+    max-width: 250px;
     align-content: center;
     min-height: 72px;
     padding: 8px 16px;
@@ -139,12 +142,19 @@
     display: block;
     margin: 8px 0;
   }
+  .answers,
   form {
     display: flex;
     flex-wrap: wrap;
     gap: 8px 14px;
     align-items: center;
+  }
+  .answers {
+    gap: 10px 32px;
     margin: 12px 0;
+  }
+  .answers form:last-child {
+    flex: 1 1 330px;
   }
   #idea {
     flex: 1 1 200px;

@@ -32,8 +32,9 @@ export const ILKA: DemoCandidate = {
   heard: { item: 0, fromBar: 31, toBar: 32, issue: 'B flat, and air to the end of the line' },
   recorded: [
     { item: 0, daysAgo: 16, share: 0.55, isKept: true, marks: [] },
-    { item: 0, daysAgo: 1, share: 0.62, marks: [{ bar: 4, element: 'rhythm' }] },
-    { item: 1, daysAgo: 2, share: 0.7, marks: [] }
+    { item: 1, daysAgo: 2, share: 0.7, marks: [] },
+    { item: 0, daysAgo: 2, share: 0.62, marks: [{ bar: 4, element: 'rhythm', says: 'late after the tie' }] },
+    { item: 0, daysAgo: 1, share: 0.63, marks: [{ bar: 9, element: 'tone', says: '' }] }
   ],
   audition: 'Saltmarsh Youth Winds',
   checkedDaysAgo: 9,

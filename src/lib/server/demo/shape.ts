@@ -40,7 +40,7 @@ type DemoPlayer = {
     readonly daysAgo: number;
     readonly share: number;
     readonly isKept?: boolean;
-    readonly marks: readonly { readonly bar: number; readonly element: string }[];
+    readonly marks: readonly { readonly bar: number; readonly element: string; readonly says: string }[];
   }[];
   readonly mocks: readonly { readonly inDays: number; readonly name: string; readonly minutes: number }[];
 };

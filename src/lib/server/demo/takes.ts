@@ -20,7 +20,7 @@ type Recorded = {
   /** Share of the target at which it was played. */
   readonly share: number;
   readonly date: string;
-  readonly marks: readonly { readonly bar: number; readonly element: string }[];
+  readonly marks: readonly { readonly bar: number; readonly element: string; readonly says: string }[];
   readonly isKept?: boolean;
 };
 
@@ -47,10 +47,10 @@ export function recordRun(app: App, who: Who, itemId: string, played: Recorded):
   addTake(app, who, { itemId, take });
   if (app.files !== '') keepSound(app, take.id, putTune(app.files, bars.length, beats, barSeconds));
   const startOf = (bar: number) => Math.round((bar - bars[0]! + 1) * barSeconds * 1000);
-  const put = played.marks.map(({ bar, element }) => ({
+  const put = played.marks.map(({ bar, element, says }) => ({
     id: app.newId(),
     element,
-    says: '',
+    says,
     atMs: startOf(bar) + 400
   }));
   putMarks(app, who, { takeId: take.id, put, drop: [] });
