@@ -11,6 +11,7 @@ export * from './pin';
 export * from './spot';
 export * from './take';
 export * from './method';
+export * from './mock';
 export * from './time';
 export * from './touch';
 export * from './words';

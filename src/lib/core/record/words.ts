@@ -81,3 +81,10 @@ export const LONGEST_TAKE_MS = 90 * 60_000;
 
 /** Where a take comes from: a run straight through, the player's own file from elsewhere, or somebody else's recording, by which a tempo is measured. */
 export const TAKE_SOURCES = ['run', 'file', 'other'] as const;
+
+/** What a juror says of an element, the best first. No marks: words. */
+export const MOCK_WORDS = ['carries', 'uneven', 'not yet'] as const;
+export type MockWord = (typeof MOCK_WORDS)[number];
+
+/** The stages, from 1. */
+export const STAGE_NAMES = ['alone', 'one listener', 'teacher as panel', 'small jury', 'full dress'] as const;

@@ -1,0 +1,3 @@
+export * from './stages';
+export * from './draw';
+export * from './gap';
