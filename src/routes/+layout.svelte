@@ -16,7 +16,14 @@
   const subject = $derived(Object.values(page.params).join(' '));
   /** The desk fills the screen, and so does listening. */
   const isWhole = $derived(
-    ['/auditions/[audition]/desk', '/takes/[take]', '/listen/[token]'].includes(page.route.id ?? '')
+    [
+      '/auditions/[audition]/desk',
+      '/takes/[take]',
+      '/listen/[token]',
+      '/mocks/[mock]/panel',
+      '/mocks/[mock]/stand',
+      '/ballot/[token]'
+    ].includes(page.route.id ?? '')
   );
   afterNavigate(() => trouble.set(''));
   setDraftOwner(() => data.who?.drafts ?? null);

@@ -8,6 +8,7 @@ import {
   dateField,
   deskEvent,
   idField,
+  keptMock,
   keptTake,
   lessonNote,
   longText,
@@ -90,7 +91,9 @@ const audition = z.strictObject({
   daysIntoMock: z.number().int().min(0).max(60).optional(),
   items: z.array(item).max(200),
   /** What the latest laying agreed, so that nothing moves by moving house. */
-  agreed: agreed.nullable()
+  agreed: agreed.nullable(),
+  /** Missing in files of before. */
+  mocks: z.array(keptMock).max(200).default([])
 });
 
 export const archiveCandidate = z.strictObject({

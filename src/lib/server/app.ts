@@ -41,7 +41,7 @@ export type Person =
 /** Whoever has a link or a secret address (grant/): what it opens is all they may. */
 export type Holder = {
   readonly kind: 'holder';
-  readonly grant: 'join' | 'feed' | 'guardian' | 'substitute' | 'listener';
+  readonly grant: 'join' | 'feed' | 'guardian' | 'substitute' | 'listener' | 'juror';
   readonly tokenHash: string;
   readonly candidateId: string;
   /** Id of what it opens, as its kind names it. */

@@ -51,6 +51,11 @@ export const ERRORS = {
     'Nobody is recorded before a guardian has said yes: the teacher notes the day of it with the candidate.',
   'no-sharing':
     'No take of a minor is sent to anybody before a guardian has said yes to that: the teacher notes the day of it with the candidate.',
+  'mock-past': 'That day is over: choose today or a later day.',
+  'mock-begun': 'This mock has begun: it is as it is drawn.',
+  'mock-goes-on': 'The mock is not over: ballots are opened when all has been played.',
+  'nothing-to-draw': 'There is nothing on the list that can be drawn.',
+  'ballots-open': 'The ballots are read already: nothing more can be written.',
   'demo-only': 'Entering by one click is for the demo only.'
 } as const;
 

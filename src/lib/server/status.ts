@@ -41,5 +41,10 @@ export const STATUS: Record<ErrorCode, number> = {
   'nothing-marked': 400,
   'no-consent': 403,
   'no-sharing': 403,
+  'mock-past': 400,
+  'mock-begun': 409,
+  'mock-goes-on': 409,
+  'nothing-to-draw': 409,
+  'ballots-open': 409,
   'demo-only': 403
 };

@@ -22,7 +22,8 @@
   const places = $derived([
     ...(isTaught ? [] : [[`${base}/today`, 'Today'] as const]),
     [base, 'Countback'],
-    ...(isTaught ? [[`${base}/today`, 'Today'] as const, [`${base}/lesson`, 'Lesson'] as const] : []),
+    ...(isTaught ? [[`${base}/lesson`, 'Lesson'] as const] : []),
+    [`${base}/mocks`, 'Mocks'],
     [`${base}/list`, 'List'],
     [`${base}/log`, 'Log'],
     [`${base}/readiness`, 'Readiness'],

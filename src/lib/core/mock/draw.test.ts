@@ -80,7 +80,7 @@ describe('a draw', () => {
   });
 
   it('has each item once, in the list’s order or in one of chance', () => {
-    const items = ['a', 'b', 'c', 'd'].map((id) => item(id));
+    const items = ['a', 'b', 'c', 'd'].map((id) => item(id, { toBar: 7, barsPerLine: '4 3' }));
     const drawn = (isInOrder: boolean, seed: number) =>
       drawMock(items, { seed, count: 9, isInOrder })
         .map(({ itemId }) => itemId)

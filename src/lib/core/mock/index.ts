@@ -1,3 +1,4 @@
 export * from './stages';
 export * from './draw';
 export * from './gap';
+export * from './ballot';

@@ -17,6 +17,7 @@ function item(more: Partial<ReadItem>): ReadItem {
     openElements: [],
     lastTouch: TODAY - 2,
     ticks,
+    mock: { on: TODAY - 3, gap: 0, says: 'rhythm was “carries”' },
     ...more
   };
 }
@@ -63,6 +64,18 @@ describe('what is asked', () => {
       weakest: { kind: 'elements', says: 'intonation' }
     });
     expect(read({ openElements: ['intonation'] }).nextAction).toContain('One click lower until intonation');
+  });
+
+  it('of a mock is that a panel heard no less than practice says, three weeks ago at most', () => {
+    const heard = (more: Partial<NonNullable<ReadItem['mock']>>) => ({
+      mock: { on: TODAY - 3, gap: 0, says: 'rhythm was “uneven”', ...more }
+    });
+    expect(state(heard({ gap: -1 }), 'mock')).toBe('holds');
+    expect(state(heard({ gap: 1 }), 'mock')).toBe('not yet');
+    expect(state(heard({ gap: null }), 'mock')).toBe('not yet');
+    expect(state(heard({ on: TODAY - 22 }), 'mock')).toBe('ask again');
+    expect(state({ mock: null }, 'mock')).toBe('not yet');
+    expect(read(heard({ gap: 1 })).nextAction).toContain('Close the gap: rhythm was “uneven”');
   });
 
   it('of sight-reading is only to go on, and to do so at once', () => {

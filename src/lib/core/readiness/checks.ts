@@ -66,7 +66,8 @@ export const CHECKS = [
     isTicked: true,
     asks: 'in context',
     does: 'Play it with what sounds a minute before and after.'
-  }
+  },
+  { kind: 'mock', shelfDays: 21, isTicked: false, asks: 'same in a mock as in practice', does: '' }
 ] as const;
 
 export type CheckKind = (typeof CHECKS)[number]['kind'];
@@ -90,6 +91,8 @@ export type ReadItem = {
   readonly openElements: readonly string[];
   readonly lastTouch: DayNumber | null;
   readonly ticks: Readonly<Partial<Record<CheckKind, DayNumber>>>;
+  /** The latest mock before a panel that heard it: its day, and the gap between practice and it in words; null where practice says too little. */
+  readonly mock: { readonly on: DayNumber; readonly gap: number | null; readonly says: string } | null;
 };
 
 type CheckReading = {
@@ -132,7 +135,9 @@ function readItem(item: ReadItem, today: DayNumber): ItemReadiness {
           : null
         : check.kind === 'elements'
           ? elementsOn(item)
-          : (item.ticks[check.kind] ?? null);
+          : check.kind === 'mock'
+            ? mockOn(item)
+            : (item.ticks[check.kind] ?? null);
     const isOld = on !== null && check.shelfDays !== null && today - on > check.shelfDays;
     const state: CheckState = on === null ? 'not yet' : isOld ? 'ask again' : 'holds';
     return {
@@ -140,7 +145,12 @@ function readItem(item: ReadItem, today: DayNumber): ItemReadiness {
       asks: check.asks,
       state,
       on,
-      says: check.kind === 'tempo' ? item.says : sayElements(check.kind, item)
+      says:
+        check.kind === 'tempo'
+          ? item.says
+          : check.kind === 'mock'
+            ? (item.mock?.says ?? '')
+            : sayElements(check.kind, item)
     };
   });
   const weakest = checks.find((check) => check.state !== 'holds') ?? null;
@@ -161,6 +171,10 @@ function isRequired(kind: CheckKind, item: ReadItem): boolean {
   return item.hasTempo || (kind !== 'tempo' && kind !== 'elements');
 }
 
+/** It holds where a panel heard no less than practice says. */
+const mockOn = ({ mock }: ReadItem): DayNumber | null =>
+  mock !== null && mock.gap !== null && mock.gap <= 0 ? mock.on : null;
+
 function elementsOn(item: ReadItem): DayNumber | null {
   return item.openElements.length === 0 ? item.heldOn : null;
 }
@@ -180,5 +194,9 @@ function nextAction(weakest: CheckReading | null, item: ReadItem): string {
       ? `One click lower until ${LIST.format(item.openElements)} hold too.`
       : 'Log a block in which all elements hold.';
   }
+  if (weakest.kind === 'mock')
+    return item.mock?.gap && item.mock.gap > 0
+      ? `Close the gap: ${item.mock.says}. Then let the next mock hear it.`
+      : 'Let a mock before the teacher or a jury hear it.';
   return CHECKS.find((c) => c.kind === weakest.kind)!.does;
 }

@@ -67,6 +67,15 @@ export const keptTake = z
     /** Null until it has come. */
     sound: sound.nullable(),
     listener: shortText,
-    marks: z.array(z.strictObject({ ...takeMark.shape, spotId: idField.nullable() })).max(500)
+    marks: z
+      .array(
+        z.strictObject({
+          ...takeMark.shape,
+          spotId: idField.nullable(),
+          /** A listener's, who came by a link; missing in files of before, where they alone had words. */
+          isRemark: z.boolean().optional()
+        })
+      )
+      .max(500)
   })
   .refine(inOrder, UPSIDE_DOWN);

@@ -23,6 +23,8 @@ export const MOST = {
   silentTakes: { count: 50, says: 'Fifty takes wait for their sound already.' },
   remarks: { count: 100, says: 'A hundred remarks are there already: that is enough for one take.' },
   marks: { count: 500, says: 'At most 500 marks in one take.' },
+  mocks: { count: 200, says: 'At most 200 mocks of one audition.' },
+  jurors: { count: 12, says: 'At most twelve jurors at one mock.' },
   pins: { count: 2000, says: 'At most 2,000 pins of one item.' }
 } as const;
 

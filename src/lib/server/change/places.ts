@@ -5,6 +5,7 @@
 import type { StepSchool } from '../../core/tempo';
 import { targetOf } from '../../core/tempo';
 import type { Touch } from '../../core/practice';
+import type { Mock } from '../../core/record';
 import type { BlockPin, RungPin, Schools, SeasonSection } from '../../core/season';
 import type { App } from '../app';
 import { orNotFound } from '../errors';
@@ -14,6 +15,7 @@ import { setCallChecked } from '../store/call';
 import * as candidates from '../store/candidate';
 import * as items from '../store/item';
 import * as lessons from '../store/lesson';
+import { dropMock, findMock, putMock } from '../store/mock';
 import * as pins from '../store/pin';
 import * as touches from '../store/touch';
 import { boundDates, boundTime } from './bounds';
@@ -245,6 +247,16 @@ const touch = place<OfItem & { readonly touchId: string }, Touch | null>({
   touches: auditionOf
 });
 
+/** A mock that is booked, with all that came of it; null where there is none. */
+const mock = place<{ readonly auditionId: string; readonly mockId: string }, Mock | null>({
+  read: (app, { mockId }) => findMock(app.db, mockId) ?? null,
+  write(app, { auditionId, mockId }, to) {
+    if (to) putMock(app.db, auditionId, to);
+    else dropMock(app.db, mockId);
+  },
+  touches: (_app, { auditionId }) => ({ auditionId })
+});
+
 /** How what was played is vouched for, and what it came to: the same touch, heard by somebody else. */
 const heard = place<OfItem & { readonly touchId: string }, Pick<Touch, 'series' | 'evidence'>>({
   read(app, { touchId }) {
@@ -276,7 +288,8 @@ export const PLACES = {
   'rung-pin': rungPin,
   tick,
   touch,
-  heard
+  heard,
+  mock
 } as const;
 
 type Places = typeof PLACES;

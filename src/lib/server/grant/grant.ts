@@ -22,7 +22,9 @@ const RULES: Record<GrantKind, { lastsMs: number | null; uses: number | null }> 
   /** Reads what a lesson needs, up to a day that is said; opens the candidate. */
   substitute: { lastsMs: 60 * DAY_MS, uses: null },
   /** Hears one take, and says something of it; opens the take. */
-  listener: { lastsMs: 14 * DAY_MS, uses: null }
+  listener: { lastsMs: 14 * DAY_MS, uses: null },
+  /** Writes one ballot of one mock, from when it is made until two days after the mock; opens the juror. */
+  juror: { lastsMs: 60 * DAY_MS, uses: null }
 };
 
 type Opening = {

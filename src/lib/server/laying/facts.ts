@@ -140,7 +140,8 @@ function readDates(
   };
 }
 
-/** Own dates that take minutes. */
-function mocksOf({ ownDates }: Audition) {
-  return ownDates.map(({ date, minutes, name }) => ({ date, minutes, name }));
-}
+/** Mocks, and own dates that take minutes. */
+const mocksOf = ({ dates }: Audition) =>
+  dates.flatMap((one) =>
+    'minutes' in one ? [{ date: one.date, minutes: one.minutes, name: one.name }] : []
+  );

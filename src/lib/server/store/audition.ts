@@ -4,6 +4,7 @@ import type { SeasonRequest } from '../../core/season';
 import { type Db, preparedOnce } from '../db/open';
 import type { Taker } from '../../schema/view';
 import { type Call, type OtherDate, type Round, findCall } from './call';
+import { datesOfMocks } from './mock';
 
 export type { OwnDate, Slot };
 
@@ -13,7 +14,7 @@ export type Audition = {
   readonly callId: string;
   readonly name: string;
   readonly beganOn: string;
-  /** The call's, the days by which takes are uploaded, and the candidate's own. */
+  /** The call's, the days by which takes are uploaded, the candidate's own and booked mocks. */
   readonly dates: readonly (OtherDate | OwnDate)[];
   readonly ownDates: readonly OwnDate[];
   readonly ownVersion: number;
@@ -83,7 +84,7 @@ function decode(db: Db, row: Row): Audition {
     callId: row.call_id,
     name: call.name,
     beganOn: row.began_on,
-    dates: [...withUploads(call), ...ownDates],
+    dates: [...withUploads(call), ...ownDates, ...datesOfMocks(db, row.id)],
     ownDates,
     ownVersion: row.own_version,
     daysIntoMock: row.days_into_mock,

@@ -31,6 +31,7 @@ import {
   soundsOf,
   takesOf
 } from '../store/take';
+import { mocksOf, putMock } from '../store/mock';
 import { addTouch, touchesOfAudition } from '../store/touch';
 import { readFiles } from '../files/folder';
 import { serverLog } from '../log';
@@ -144,7 +145,10 @@ function writeCandidate(app: App, candidate: candidates.Candidate): ArchiveCandi
     takes: takesOf(app.db, id).map(({ candidateId: _owner, ...take }) => ({
       ...take,
       anchors: [...take.anchors],
-      marks: marksOf(app.db, take.id).map(({ accountId: _account, ...mark }) => mark)
+      marks: marksOf(app.db, take.id).map(({ accountId, ...mark }) => ({
+        ...mark,
+        isRemark: accountId === LISTENER
+      }))
     })),
     auditions: auditions.auditionsOf(app.db, id).map((audition) => writeAudition(app, audition))
   };
@@ -176,7 +180,8 @@ function writeAudition(app: App, audition: auditions.Audition): ArchiveCandidate
     items: written as ArchiveCandidate['auditions'][number]['items'],
     agreed: (latestVersion(app.db, id)?.plan.agreed ??
       auditions.agreedElsewhere(app.db, id) ??
-      null) as ArchiveCandidate['auditions'][number]['agreed']
+      null) as ArchiveCandidate['auditions'][number]['agreed'],
+    mocks: mocksOf(app.db, id) as ArchiveCandidate['auditions'][number]['mocks']
   };
 }
 
@@ -291,8 +296,8 @@ function takeTake(app: App, candidateId: string, from: ArchiveCandidate['takes']
   setTakeAnchors(app.db, take.id, anchors);
   setTakeKept(app.db, take.id, isKept);
   if (sound) putSound(app.db, take.id, sound);
-  for (const { spotId, ...mark } of marks) {
-    putMark(app.db, take.id, mark.says === '' ? '' : LISTENER, mark);
+  for (const { spotId, isRemark, ...mark } of marks) {
+    putMark(app.db, take.id, (isRemark ?? mark.says !== '') ? LISTENER : '', mark);
     if (spotId !== null) setMarkSpot(app.db, take.id, mark.id, spotId);
   }
 }
@@ -319,4 +324,5 @@ function takeAudition(app: App, candidateId: string, from: ArchiveCandidate['aud
     }
     for (const touch of item.log) addTouch(app.db, touch, app.now());
   }
+  for (const mock of from.mocks) putMock(app.db, id, mock);
 }

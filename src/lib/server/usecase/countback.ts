@@ -13,6 +13,8 @@ import { equipmentEvents } from '../store/desk-event';
 import { type ListItem, type TickKind, findItem } from '../store/item';
 import { lessonNotesOf } from '../store/lesson';
 import { versionByNumber, versionDays, versionHeads } from '../store/plan-version';
+import { mocksOf } from '../store/mock';
+import { gapsOf } from './mock-gaps';
 import { candidateOfAudition, candidateOfItem } from './owner';
 import { type Season, readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
@@ -228,11 +230,24 @@ function readItem(app: App, season: Season, planned: PlannedItem): ReadItem {
     says: slowest?.says ?? '',
     openElements: latest?.notHeld ?? [],
     lastTouch: latest ? dayOf(latest.date) : null,
+    mock: latestMock(app, season, planned.id),
     ticks: ticksByDay(
       app,
       season.items.find((i) => i.id === planned.id)
     )
   };
+}
+
+/** From this stage on a panel hears. */
+const PANEL_STAGE = 3;
+
+function latestMock(app: App, season: Season, itemId: string): ReadItem['mock'] {
+  const item = season.items.find(({ id }) => id === itemId);
+  const mocks = item ? mocksOf(app.db, season.audition.id).filter(({ stage }) => stage >= PANEL_STAGE) : [];
+  const last = item && gapsOf(season, item, mocks).words.at(-1);
+  if (!last) return null;
+  const says = last.gap === null ? 'practice says too little' : `${last.element} was “${last.word}”`;
+  return { on: dayOf(last.date), gap: last.gap, says };
 }
 
 function ticksByDay(app: App, item: ListItem | undefined): ReadItem['ticks'] {

@@ -1,5 +1,6 @@
 /** Every use case of the house; a test walks this list with the wrong person. */
 import * as archive from './archive';
+import * as ballot from './ballot';
 import * as backup from './backup';
 import * as call from './call';
 import * as calendar from './calendar';
@@ -10,6 +11,7 @@ import * as lesson from './lesson';
 import * as list from './list';
 import * as listener from './listener';
 import * as log from './log';
+import * as mocks from './mocks';
 import * as pin from './pin';
 import * as signIn from './sign-in';
 import * as spots from './spots';
@@ -35,6 +37,7 @@ export const USE_CASES = Object.fromEntries(
   [
     archive,
     backup,
+    ballot,
     calendar,
     call,
     countback,
@@ -44,6 +47,7 @@ export const USE_CASES = Object.fromEntries(
     list,
     listener,
     log,
+    mocks,
     pin,
     signIn,
     spots,

@@ -2,6 +2,7 @@
 import type { App } from '../app';
 import { findAudition } from '../store/audition';
 import { ownerOfItem } from '../store/item';
+import { auditionOfMock } from '../store/mock';
 import { ownerOfTake } from '../store/take';
 import { itemOfTouch } from '../store/touch';
 
@@ -21,3 +22,8 @@ export function candidateOfTouch(app: App, input: { touchId: string }): string |
 
 export const candidateOfTake = (app: App, input: { takeId: string }): string | undefined =>
   ownerOfTake(app.db, input.takeId);
+
+export function candidateOfMock(app: App, input: { mockId: string }): string | undefined {
+  const auditionId = auditionOfMock(app.db, input.mockId);
+  return auditionId === undefined ? undefined : candidateOfAudition(app, { auditionId });
+}

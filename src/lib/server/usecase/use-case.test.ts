@@ -8,6 +8,7 @@ import { USE_CASES } from './index';
 import { addWish } from './wish';
 import { logTouch } from './log';
 import { saveTime } from './studio';
+import { bookMock } from './mocks';
 import { addTake } from './takes';
 import { STUDY, TEACHER, addPlayer, openStudio, timeOf, zone } from '../../../../tests/fixtures/small-studio';
 
@@ -35,7 +36,11 @@ beforeEach(() => {
   const takeId = '6f1c0f7e-9a51-4a0b-8b1e-0d1f3c9a7e11';
   const take = { itemId, fromBar: 1, toBar: 4, date: '2026-11-24', madeAtMs: NOW, source: 'run' } as const;
   addTake(app, owner, { itemId, take: { ...take, id: takeId, tempo: null, musicAtMs: 0 } });
+  const mockId = '6f1c0f7e-9a51-4a0b-8b1e-0d1f3c9a7e12';
+  const booked = { stage: 1, date: '2026-11-25', place: '', minutes: 20 };
+  bookMock(app, owner, { auditionId, id: mockId, booked, drawing: { count: 1, isInOrder: true } });
   input = {
+    mockId,
     takeId,
     candidateId,
     auditionId,
@@ -98,6 +103,7 @@ describe('every use case', () => {
       itemId: 'none',
       touchId: 'none',
       takeId: 'none',
+      mockId: 'none',
       wishId: 'none',
       undoToken: 'none'
     };
@@ -111,14 +117,16 @@ describe('every use case', () => {
   it('of who holds a link refuses everybody without one, the teacher too, and every link of another kind', () => {
     const held = Object.entries(USE_CASES).filter(([, u]) => u.rule === 'holder');
     expect(held.map(([name]) => name).sort()).toEqual([
-      ...['acceptJoinLink', 'addRemark', 'findListenedSound', 'readFeed', 'readGuardianWeek', 'readJoinLink'],
-      ...['readListening', 'readSubstitute']
+      ...['acceptJoinLink', 'addRemark', 'findListenedSound', 'putBallot', 'readBallot', 'readFeed'],
+      ...['readGuardianWeek', 'readJoinLink', 'readListening', 'readSubstitute']
     ]);
-    const holders: Who[] = (['join', 'feed', 'guardian', 'substitute', 'listener'] as const).map((grant) => {
-      const opensId = grant === 'feed' ? String(input.auditionId) : String(input.candidateId);
-      const token = makeGrant(app, grant, { candidateId: String(input.candidateId), opensId });
-      return readHolder(app, grant, token);
-    });
+    const holders: Who[] = (['join', 'feed', 'guardian', 'substitute', 'listener', 'juror'] as const).map(
+      (grant) => {
+        const opensId = grant === 'feed' ? String(input.auditionId) : String(input.candidateId);
+        const token = makeGrant(app, grant, { candidateId: String(input.candidateId), opensId });
+        return readHolder(app, grant, token);
+      }
+    );
     for (const [name, useCase] of held) {
       const codes = [NOBODY, TEACHER, owner, ...holders].map((who) =>
         codeOf(() => useCase.may(app, who, {} as never))

@@ -28,6 +28,7 @@
     {#if lesson.plan?.short}<strong class="short">The plan is {lesson.plan.short.minutes} min short.</strong
       >{:else if lesson.plan?.daysToGo === null}Every round has taken place.{:else if lesson.plan}The plan
       fits.{/if}
+    <a href="{base}/today">Today at the desk</a>
   </p>
 </div>
 {#if lesson.hurtSince}

@@ -1,0 +1,247 @@
+<!-- A juror's ballot, an item a screen: three words for each element, remarks by bar, and nothing of who plays. -->
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { readNote } from '$lib/core/mock';
+  import { MOCK_WORDS } from '$lib/core/record/words';
+  import { sayBars } from '$lib/core/units';
+  import type { BallotView } from '$lib/schema/view';
+  import { BallotPaper } from '$lib/state/ballot.svelte';
+  import { watch } from '$lib/state/watch';
+  import CutStrip from './CutStrip.svelte';
+
+  let { view, token }: { view: BallotView; token: string } = $props();
+
+  const FORMS = ['full', 'broken', 'hatched'] as const;
+  // whose it is stays while it is written
+  // svelte-ignore state_referenced_locally
+  const paper = new BallotPaper(token, view);
+  let at = $state(0);
+  let line = $state('');
+  let lineFault = $state('');
+  let picked = $state.raw<readonly number[]>([]);
+  const cut = $derived(view.items[at] ?? null);
+  const ballot = $derived(paper.of(at));
+  /** The panel has gone further than this item. */
+  const isBehind = $derived(view.at !== null && view.at > at);
+  const isLast = $derived(at === view.items.length - 1);
+
+  onMount(() => {
+    // where somebody comes back, at what is played
+    at = Math.min(view.at ?? 0, view.items.length - 1);
+    const [close, end] = [paper.open(), watch()];
+    return () => {
+      close();
+      end();
+    };
+  });
+
+  function pick(bar: number) {
+    picked = picked.includes(bar) ? picked.filter((one) => one !== bar) : [...picked, bar];
+    const [from, to] = [Math.min(...picked), Math.max(...picked)];
+    const words = line.replace(/^\s*\d+(\s*[-–]\s*\d+)?\s*/, '');
+    line = picked.length === 0 ? words : `${from === to ? from : `${from}-${to}`} ${words}`;
+  }
+  function say(event: SubmitEvent) {
+    event.preventDefault();
+    const note = readNote(line, cut!);
+    if (!note)
+      return void (lineFault = `Begin with its bars, and say what you hear: ${cut!.fromBar} rushes. They are ${sayBars(cut!)}.`);
+    paper.note(at, note);
+    [line, lineFault, picked] = ['', '', []];
+  }
+  function go(to: number) {
+    at = to;
+    [line, lineFault, picked] = ['', '', []];
+    scrollTo({ top: 0 });
+  }
+  const standing = $derived(
+    paper.fault
+      ? paper.fault
+      : view.isClosed
+        ? 'The ballots are read: nothing more is written.'
+        : paper.unsent.length > 0
+          ? 'kept on this phone, not sent yet'
+          : paper.sentAtMs !== null
+            ? `kept on this phone, sent ${new Date(paper.sentAtMs).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
+            : 'what you tap is kept at once'
+  );
+</script>
+
+<div class="ballot">
+  {#if cut}
+    <header>
+      <p>candidate <b>{view.number}</b></p>
+      <p class="of">{at + 1} of {view.items.length}</p>
+    </header>
+    <h1><bdi>{cut.name}</bdi></h1>
+    <p class="bars">from bar {cut.fromBar} to bar {cut.toBar}</p>
+    <CutStrip item={cut.item} {cut} isWhole={false} {picked} noted={ballot.notes} onPick={pick} />
+    <div class="elements">
+      {#each view.elements as element (element)}
+        <div class="element" role="group" aria-label={element}>
+          <span>{element}</span>
+          {#each MOCK_WORDS as word, i (word)}<button
+              class={FORMS[i]}
+              aria-pressed={ballot.words[element] === word}
+              disabled={view.isClosed}
+              onclick={() => paper.word(at, element, word)}>{word}</button
+            >{/each}
+        </div>
+      {/each}
+    </div>
+    {#each ballot.notes as note, i (i)}
+      <p class="note">
+        <b>{sayBars(note)}</b> <bdi>{note.says}</bdi>
+        <button class="quiet" disabled={view.isClosed} onclick={() => paper.unsay(at, i)}>take it back</button
+        >
+      </p>
+    {/each}
+    <form onsubmit={say}>
+      <label for="note">A remark: tap its bars above, or type them</label>
+      <input
+        id="note"
+        bind:value={line}
+        maxlength="220"
+        dir="auto"
+        autocomplete="off"
+        placeholder="{cut.fromBar} rushes into the downbeat"
+        aria-invalid={lineFault ? 'true' : undefined}
+        aria-describedby={lineFault ? 'note-fault' : undefined}
+      />
+      <button class="action" disabled={view.isClosed}>Keep it</button>
+      {#if lineFault}<p id="note-fault" class="fault" role="alert">{lineFault}</p>{/if}
+    </form>
+  {:else}<h1>There is nothing on this ballot</h1>{/if}
+  <footer>
+    <p role="status">
+      {standing}{#if isBehind && !view.isOver}<br />the next item is being played{/if}
+    </p>
+    {#if isLast}<p class="end">{view.isOver ? 'that was all, thank you' : 'the last item'}</p>{:else}
+      <button class="onward" onclick={() => go(at + 1)}>next</button>{/if}
+  </footer>
+</div>
+
+<style>
+  .ballot {
+    display: flex;
+    flex-direction: column;
+    max-width: 560px;
+    min-height: 100dvh;
+    margin: 0 auto;
+    padding: 12px 16px 0;
+  }
+  header {
+    display: flex;
+    align-items: baseline;
+    justify-content: space-between;
+    font-size: 18px;
+  }
+  header b {
+    font-size: 34px;
+  }
+  .of {
+    color: var(--soft);
+  }
+  h1 {
+    font-size: 30px;
+    font-stretch: 88%;
+    line-height: 1.1;
+  }
+  .bars {
+    margin: 4px 0 10px;
+    font-size: 20px;
+    font-stretch: 88%;
+  }
+  .elements {
+    margin-top: 14px;
+    border-top: 2px solid var(--ink);
+    border-bottom: 2px solid var(--ink);
+  }
+  .element {
+    display: grid;
+    grid-template-columns: repeat(3, 1fr);
+    gap: 0 14px;
+    padding: 6px 0 8px;
+  }
+  .element + .element {
+    border-top: 1px solid var(--rule);
+  }
+  .element span {
+    grid-column: 1 / -1;
+    color: var(--soft);
+    font-size: 16px;
+    font-stretch: 88%;
+  }
+  .element button {
+    min-height: 44px;
+    padding: 0 0 8px;
+    border: 0;
+    border-bottom: 2px solid var(--rule);
+    background: none;
+    font-size: 21px;
+    font-stretch: 88%;
+    text-align: left;
+  }
+  .element [aria-pressed='true'] {
+    padding-bottom: 3px;
+    border-bottom-width: 7px;
+    font-weight: 700;
+  }
+  .full[aria-pressed='true'] {
+    border-color: var(--ink);
+  }
+  .broken[aria-pressed='true'] {
+    border-bottom-style: dashed;
+    border-color: var(--ink);
+  }
+  .hatched[aria-pressed='true'] {
+    border-bottom: 0;
+    padding-bottom: 0;
+    background:
+      linear-gradient(var(--paper) calc(100% - 10px), transparent 0),
+      repeating-linear-gradient(135deg, var(--ink) 0 2px, var(--paper) 2px 5px);
+  }
+  .note {
+    margin: 10px 0 0;
+    font-size: 19px;
+  }
+  form {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 4px 8px;
+    margin: 12px 0;
+  }
+  form label,
+  .fault {
+    grid-column: 1 / -1;
+    color: var(--soft);
+  }
+  form input {
+    min-height: 46px;
+    font-size: 18px;
+  }
+  footer {
+    position: sticky;
+    bottom: 0;
+    display: flex;
+    justify-content: space-between;
+    min-height: 84px;
+    margin: auto -16px 0;
+    border-top: 1px solid var(--rule);
+    background: var(--paper);
+  }
+  footer p {
+    align-self: center;
+    padding: 0 16px;
+    color: var(--soft);
+    font-size: 15px;
+  }
+  .onward {
+    min-width: 140px;
+    border: 0;
+    background: var(--ink);
+    color: var(--paper);
+    font-size: 36px;
+    font-weight: 700;
+  }
+</style>

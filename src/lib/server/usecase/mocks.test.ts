@@ -1,0 +1,294 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import {
+  STUDY,
+  TEACHER,
+  addPlayer,
+  addRound,
+  openStudio,
+  timeOf
+} from '../../../../tests/fixtures/small-studio';
+import type { BallotItem, MockBooked } from '../../core/record';
+import type { App, Who } from '../app';
+import { findStep, takeBackChange } from '../change/apply';
+import { readHolder } from '../grant/grant';
+import { putBallot, readBallot, settleNote } from './ballot';
+import { readCountback, readReadiness } from './countback';
+import { addItem } from './list';
+import { logTouch } from './log';
+import {
+  bookMock,
+  drawAgain,
+  dropMock,
+  endJuror,
+  inviteJuror,
+  moveMock,
+  openBallots,
+  readMock,
+  readMocks,
+  stepMock
+} from './mocks';
+import { readSpotPage } from './spots';
+
+const HOUR_MS = 3_600_000;
+let nowMs: number;
+let app: App;
+let candidateId: string;
+let auditionId: string;
+let itemId: string;
+let ada: Who;
+beforeEach(() => {
+  nowMs = Date.parse('2026-11-24T16:00:00Z');
+  ({ app, candidateId, auditionId, itemId } = openStudio(() => nowMs, timeOf(60, [1, 2, 3, 4, 5, 6])));
+  addItem(app, TEACHER, { auditionId, item: { ...STUDY, name: 'Tern' } });
+  ada = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
+  nowMs = Date.parse('2026-12-20T16:00:00Z');
+});
+
+const PANEL: MockBooked = { stage: 3, date: '2026-12-28', place: 'room 2', minutes: 30 };
+const book = (more: Partial<MockBooked> = {}, count = 2, id = 'm') =>
+  bookMock(app, TEACHER, {
+    auditionId,
+    id,
+    booked: { ...PANEL, ...more },
+    drawing: { count, isInOrder: true }
+  });
+const mock = () => readMock(app, TEACHER, { mockId: 'm' }).mock;
+const step = (to: number, isBroken = false) => stepMock(app, TEACHER, { mockId: 'm', to, isBroken });
+const invite = (name: string) => inviteJuror(app, TEACHER, { mockId: 'm', name, jurorId: null });
+const holder = (token: string) => readHolder(app, 'juror', token);
+const write = (token: string, more: Partial<BallotItem> = {}) =>
+  putBallot(app, holder(token), { ballot: { item: 0, words: {}, notes: [], ...more } });
+const codeOf = (run: () => unknown) => {
+  try {
+    run();
+    return null;
+  } catch (thrown) {
+    return (thrown as { code?: string }).code;
+  }
+};
+const takeBack = (token: string) => takeBackChange(app, findStep(app, token)!);
+
+describe('a stage', () => {
+  it('is proposed at its place before the round, and stands once it is booked', () => {
+    // 20 days are left of 21: each place times 20/21, 20, 15.2, 11.4, 7.6 and 3.8 days before 9 January; the 20th is a Sunday, and off
+    const before = readMocks(app, TEACHER, { auditionId }).stages;
+    expect(before.map(({ date }) => date)).toEqual([
+      '2026-12-21',
+      '2026-12-25',
+      '2026-12-29',
+      '2027-01-01',
+      '2027-01-05'
+    ]);
+    book({ date: '2026-12-30' });
+    const after = readMocks(app, TEACHER, { auditionId }).stages;
+    expect(after[2]).toMatchObject({ date: '2026-12-30', mockId: 'm' });
+    expect(after.map(({ date }) => date)).not.toContain('2026-12-29');
+  });
+
+  it('takes its minutes from its day and stands among the dates of the season; taken back, it gives them back', () => {
+    const minutesOn = () =>
+      readCountback(app, TEACHER, { auditionId }).plan!.days.find(({ date }) => date === '2026-12-28')!
+        .capacityMin;
+    const dates = () => readCountback(app, TEACHER, { auditionId }).audition.dates.map(({ name }) => name);
+    const free = minutesOn();
+    const token = book();
+    expect(minutesOn()).toBe(free - 30);
+    expect(dates()).toContain('mock 3, teacher as panel');
+    takeBack(token);
+    expect(minutesOn()).toBe(free);
+    expect(dates()).not.toContain('mock 3, teacher as panel');
+  });
+
+  it('is booked once, however often it is sent, and for no day that is over', () => {
+    book();
+    book();
+    expect(readMocks(app, TEACHER, { auditionId }).next!.id).toBe('m');
+    expect(codeOf(() => book({ date: '2026-12-19' }, 2, 'other'))).toBe('mock-past');
+    expect(codeOf(() => book({ date: '2099-01-01' }, 2, 'other'))).toBe('date-unsound');
+  });
+
+  it('is moved, drawn again and given up until it begins; each can be taken back', () => {
+    book();
+    const drawn = mock().draw;
+    takeBack(
+      moveMock(app, TEACHER, { mockId: 'm', booked: { date: '2026-12-29', place: 'hall', minutes: 45 } })
+    );
+    expect(mock()).toMatchObject({ date: '2026-12-28', place: 'room 2' });
+    const token = drawAgain(app, TEACHER, { mockId: 'm', drawing: { count: 1, isInOrder: false } });
+    expect(mock().draw).toHaveLength(1);
+    takeBack(token);
+    expect(mock().draw).toEqual(drawn);
+    takeBack(dropMock(app, TEACHER, { mockId: 'm' }));
+    expect(mock().draw).toEqual(drawn);
+    step(0);
+    expect(codeOf(() => dropMock(app, TEACHER, { mockId: 'm' }))).toBe('mock-begun');
+  });
+
+  it('with nothing on the list has nothing to draw', () => {
+    const bo = addPlayer(app, 'Bo');
+    const empty = addRound(app, bo, { id: 'r2', name: 'Empty' });
+    const drawing = { count: 2, isInOrder: true };
+    const run = () => bookMock(app, TEACHER, { auditionId: empty, id: 'x', booked: PANEL, drawing });
+    expect(codeOf(run)).toBe('nothing-to-draw');
+  });
+});
+
+describe('a run', () => {
+  it('goes one further at a time, and the same step again changes nothing', () => {
+    book();
+    step(1);
+    expect(mock().at).toBeNull();
+    step(0);
+    step(0);
+    expect(mock().at).toBe(0);
+    step(1, true);
+    step(1, true);
+    step(2);
+    step(3);
+    expect(mock()).toMatchObject({ at: 2, isOver: true, broken: [0] });
+  });
+
+  it('tells the player what is asked as it comes before a panel, and before one listener all of it', () => {
+    book();
+    const seen = () => readMock(app, ada, { mockId: 'm' }).mock.draw.length;
+    const known = [seen()];
+    for (const to of [0, 1, 2]) {
+      step(to);
+      known.push(seen());
+    }
+    expect(known).toEqual([0, 1, 2, 2]);
+    bookMock(app, ada, {
+      auditionId,
+      id: 'alone',
+      booked: { ...PANEL, stage: 1 },
+      drawing: { count: 2, isInOrder: true }
+    });
+    expect(readMock(app, ada, { mockId: 'alone' }).mock.draw).toHaveLength(2);
+  });
+});
+
+describe('a ballot', () => {
+  beforeEach(() => void book());
+
+  it('says the number and the bars, and nothing of the person', () => {
+    const view = readBallot(app, holder(invite('Marit')), {});
+    expect(view).toMatchObject({ juror: 'Marit', number: mock().number, at: null });
+    expect(view.items).toHaveLength(2);
+    expect(JSON.stringify(view)).not.toMatch(/Ada|oboe|Wind band/);
+    expect(JSON.stringify(view)).not.toContain(candidateId);
+  });
+
+  it('is written again instead of before, each juror their own, and of the bars that are heard alone', () => {
+    const [one, two] = [invite('Marit'), invite('Jan')];
+    write(one, { words: { rhythm: 'uneven' } });
+    write(one, { words: { rhythm: 'not yet' }, notes: [{ fromBar: 3, toBar: 4, says: 'rushes' }] });
+    write(two, { words: { rhythm: 'carries' } });
+    expect(readBallot(app, holder(one), {}).ballot).toEqual([
+      { item: 0, words: { rhythm: 'not yet' }, notes: [{ fromBar: 3, toBar: 4, says: 'rushes' }] }
+    ]);
+    expect(codeOf(() => write(one, { notes: [{ fromBar: 3, toBar: 90, says: 'x' }] }))).toBe(
+      'changes-unsound'
+    );
+    expect(codeOf(() => write(one, { words: { voicing: 'carries' } }))).toBe('changes-unsound');
+    expect(codeOf(() => write(one, { item: 2 }))).toBe('not-found');
+  });
+
+  it('ends two days after its mock, or when it is ended, or when all are read', () => {
+    const one = invite('Marit');
+    const two = invite('Jan');
+    endJuror(app, TEACHER, { mockId: 'm', jurorId: mock().jurors[1]!.id });
+    expect(codeOf(() => write(two))).toBe('link-spent');
+    nowMs = Date.parse('2026-12-31T00:00:00Z') - HOUR_MS;
+    expect(codeOf(() => write(one))).toBeNull();
+    [0, 1, 2].forEach((to) => step(to));
+    openBallots(app, TEACHER, { mockId: 'm' });
+    expect(codeOf(() => write(one))).toBe('ballots-open');
+    nowMs += 2 * HOUR_MS;
+    expect(codeOf(() => write(one))).toBe('link-spent');
+  });
+
+  it('is read by nobody until all has been played and the teacher opens them', () => {
+    write(invite('Marit'), { words: { rhythm: 'uneven' } });
+    expect(mock().jurors[0]!.ballot).toEqual([]);
+    expect(codeOf(() => openBallots(app, TEACHER, { mockId: 'm' }))).toBe('mock-goes-on');
+    [0, 1, 2].forEach((to) => step(to));
+    expect(codeOf(() => openBallots(app, ada, { mockId: 'm' }))).toBe('not-allowed');
+    openBallots(app, TEACHER, { mockId: 'm' });
+    expect(mock().jurors[0]!.ballot).toEqual([{ item: 0, words: { rhythm: 'uneven' }, notes: [] }]);
+  });
+
+  it('has remarks that become spots, or are let go of, each once', () => {
+    const notes = [
+      { fromBar: 3, toBar: 4, says: 'rushes' },
+      { fromBar: 6, toBar: 6, says: 'low' }
+    ];
+    write(invite('Marit'), { notes });
+    [0, 1, 2].forEach((to) => step(to));
+    openBallots(app, TEACHER, { mockId: 'm' });
+    const about = { mockId: 'm', jurorId: mock().jurors[0]!.id, item: 0 };
+    const settle = (note: number, isTaken: boolean) => settleNote(app, ada, { ...about, note, isTaken });
+    settle(0, true);
+    settle(0, true);
+    settle(1, false);
+    expect(
+      readSpotPage(app, ada, { auditionId }).spots.map(({ fromBar, toBar, issue, foundBy }) => [
+        fromBar,
+        toBar,
+        issue,
+        foundBy
+      ])
+    ).toEqual([[3, 4, 'rushes', 'juror']]);
+  });
+});
+
+describe('what comes of it', () => {
+  /** Six clean attempts of the whole study at its target, two days before. */
+  const practise = (attempts: string) =>
+    logTouch(app, TEACHER, {
+      itemId,
+      date: '2026-12-26',
+      minutes: 10,
+      tempoBpm: 96,
+      unit: 'quarter',
+      attempts
+    });
+  const heard = (word: 'carries' | 'uneven' | 'not yet') => {
+    const tokens = ['Marit', 'Jan'].map(invite);
+    tokens.forEach((token) => write(token, { words: { rhythm: word, tempo: 'carries' } }));
+    [0, 1, 2].forEach((to) => step(to));
+    openBallots(app, TEACHER, { mockId: 'm' });
+  };
+  const gapNow = () => readMocks(app, TEACHER, { auditionId }).items.find(({ id }) => id === itemId)!;
+  const check = () =>
+    readReadiness(app, TEACHER, { auditionId })
+      .readings.find(({ id }) => id === itemId)!
+      .checks.find(({ kind }) => kind === 'mock')!;
+
+  it('is the gap between practice and the mock, and readiness follows from it', () => {
+    nowMs = Date.parse('2026-12-28T16:00:00Z');
+    book();
+    practise('cccccc');
+    heard('not yet');
+    expect(gapNow()).toMatchObject({ gap: 2, words: [{ stage: 3, element: 'rhythm', word: 'not yet' }] });
+    expect(check()).toMatchObject({ state: 'not yet' });
+  });
+
+  it('holds where the mock said no less than practice', () => {
+    nowMs = Date.parse('2026-12-28T16:00:00Z');
+    book();
+    practise('cccnnn');
+    heard('uneven');
+    // practice is uneven too; that the tempo carries is more than practice says
+    expect(gapNow()).toMatchObject({ gap: 0 });
+    expect(check()).toMatchObject({ state: 'holds' });
+  });
+
+  it('says nothing where practice says too little', () => {
+    nowMs = Date.parse('2026-12-28T16:00:00Z');
+    book();
+    practise('ccccc');
+    heard('uneven');
+    expect(gapNow()).toMatchObject({ gap: null });
+    expect(check()).toMatchObject({ state: 'not yet' });
+  });
+});

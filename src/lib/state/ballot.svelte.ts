@@ -1,0 +1,112 @@
+/** A ballot as it is written: kept on this device at each tap, and sent until it has come. */
+import type { BallotItem } from '$lib/core/record';
+import type { MockWord } from '$lib/core/record/words';
+import type { BallotView } from '$lib/schema/view';
+
+const AGAIN_MS = 4000;
+type Kept = { readonly items: readonly BallotItem[]; readonly unsent: readonly number[] };
+
+export class BallotPaper {
+  items = $state.raw<readonly BallotItem[]>([]);
+  /** Items that wait here. */
+  unsent = $state.raw<readonly number[]>([]);
+  /** When all had come, by this device's clock. */
+  sentAtMs = $state<number | null>(null);
+  /** Why nothing more is taken; empty where it is. */
+  fault = $state('');
+  #again: ReturnType<typeof setTimeout> | undefined;
+  #isSending = false;
+
+  constructor(
+    private readonly token: string,
+    view: BallotView
+  ) {
+    this.items = view.ballot;
+  }
+
+  /** Call in the browser: what was written here and has not come stands over what the studio has. */
+  open(): () => void {
+    const { items, unsent } = this.#read();
+    this.items = [
+      ...this.items.filter(({ item }) => !unsent.includes(item)),
+      ...items.filter(({ item }) => unsent.includes(item))
+    ];
+    this.unsent = unsent;
+    void this.send();
+    return () => clearTimeout(this.#again);
+  }
+
+  of(item: number): BallotItem {
+    return this.items.find((one) => one.item === item) ?? { item, words: {}, notes: [] };
+  }
+
+  /** The same word again leaves it open. */
+  word(item: number, element: string, word: MockWord): void {
+    const { words, ...rest } = this.of(item);
+    const others = Object.fromEntries(Object.entries(words).filter(([name]) => name !== element));
+    this.#put({ ...rest, words: words[element] === word ? others : { ...others, [element]: word } });
+  }
+
+  note(item: number, note: BallotItem['notes'][number]): void {
+    const before = this.of(item);
+    this.#put({ ...before, notes: [...before.notes, note] });
+  }
+
+  unsay(item: number, note: number): void {
+    const before = this.of(item);
+    this.#put({ ...before, notes: before.notes.filter((_, i) => i !== note) });
+  }
+
+  #put(ballot: BallotItem): void {
+    this.items = [...this.items.filter(({ item }) => item !== ballot.item), ballot];
+    this.unsent = [...new Set([...this.unsent, ballot.item])];
+    this.#keep();
+    void this.send();
+  }
+
+  async send(): Promise<void> {
+    clearTimeout(this.#again);
+    if (this.#isSending) return;
+    this.#isSending = true;
+    while (this.unsent.length > 0 && this.fault === '') {
+      const ballot = this.of(this.unsent[0]!);
+      const answer = await fetch(`/ballot/${this.token}/write`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ ballot })
+      }).catch(() => null);
+      if (!answer || answer.status >= 500) break;
+      if (!answer.ok) {
+        const body = (await answer.json().catch(() => null)) as { message?: string } | null;
+        this.fault = body?.message ?? 'It is not taken any more.';
+        break;
+      }
+      // what was written meanwhile is sent, too
+      if (this.of(ballot.item) === ballot) this.unsent = this.unsent.filter((item) => item !== ballot.item);
+      this.sentAtMs = Date.now();
+      this.#keep();
+    }
+    this.#isSending = false;
+    if (this.unsent.length > 0 && this.fault === '')
+      this.#again = setTimeout(() => void this.send(), AGAIN_MS);
+  }
+
+  get #place(): string {
+    return `irvot-ballot-${this.token}`;
+  }
+  #keep(): void {
+    const kept: Kept = { items: this.items, unsent: this.unsent };
+    try {
+      localStorage.setItem(this.#place, JSON.stringify(kept));
+    } catch {
+      // a browser that keeps nothing sends all the same
+    }
+  }
+  #read(): Kept {
+    try {
+      return JSON.parse(localStorage.getItem(this.#place) ?? '{"items":[],"unsent":[]}') as Kept;
+    } catch {
+      return { items: [], unsent: [] };
+    }
+  }
+}
