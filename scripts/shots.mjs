@@ -64,8 +64,29 @@ const SHOTS = [
     },
     TABLET
   ],
+  ['mocks', 'Noor', '/mocks'],
+  [
+    'ballot',
+    'Noor',
+    '/mocks',
+    async (page) => {
+      await page.getByLabel('Juror', { exact: true }).fill('Wout');
+      await page.getByRole('button', { name: 'Make a ballot' }).click();
+      await page.goto(await page.getByLabel(/^Link to this ballot/).inputValue());
+      const says = (element, word) =>
+        page.getByRole('group', { name: element, exact: true }).getByRole('button', { name: word }).click();
+      for (const [element, word] of [
+        ['sound', 'carries'],
+        ['intonation', 'uneven'],
+        ['rhythm', 'not yet'],
+        ['articulation', 'carries']
+      ])
+        await says(element, word);
+      await page.getByText(/, sent/).waitFor();
+    },
+    PHONE
+  ],
   ['studio', '', '/studio'],
-  ['candidate', 'Ilka', 'candidate'],
   ['lesson', 'Ilka', '/lesson'],
   ['list', 'Ilka', '/list'],
   [
@@ -80,7 +101,6 @@ const SHOTS = [
   ],
   ['log', 'Ilka', '/log'],
   ['time', 'Ilka', 'time'],
-  ['call', 'Ilka', '/call'],
   ['readiness', 'Noor', '/readiness'],
   ['paper', 'Ilka', '/paper/week']
 ];

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { type Browser, type Page, expect, test } from '@playwright/test';
 import type { run } from 'axe-core';
-import { Studio, alive, enterDemo } from './studio';
+import { Studio, alive, enterDemo, openAudition } from './studio';
 
 /** As it stands in a page once its source has run there. */
 declare const axe: { readonly run: typeof run };
@@ -161,6 +161,7 @@ test('axe finds nothing on any page of a season', async ({ browser }) => {
     '/today',
     '/spots',
     '/takes',
+    '/mocks',
     '/readiness',
     '/call',
     '/layings',
@@ -192,6 +193,24 @@ test('axe finds nothing on any page of a season', async ({ browser }) => {
   await page.getByRole('link', { name: /^first and latest/ }).click();
   await expect(page.getByText(/^Both are as loud/)).toBeVisible();
   await expectNothing('two takes');
+  const noor = await openAudition(studio, page, 'Noor');
+  await page.goto(`${studio.origin}${noor}/mocks`);
+  await alive(page);
+  await page.getByLabel('Juror', { exact: true }).fill('Wout');
+  await page.getByRole('button', { name: 'Make a ballot' }).click();
+  const ballot = await page.getByLabel(/^Link to this ballot/).inputValue();
+  await expectNothing('mocks, heard and booked');
+  const addressOf = (name: string) => page.getByRole('link', { name }).getAttribute('href');
+  const addresses = [await addressOf('To the run'), await addressOf('The player’s screen')];
+  for (const [i, what] of ['the panel', 'the player’s screen'].entries()) {
+    await page.goto(studio.origin + addresses[i]!);
+    if (i === 0) await page.getByRole('button', { name: /^begin/ }).click();
+    await expect(page.getByText(/^from bar/)).toBeVisible();
+    await expectNothing(what);
+  }
+  await page.goto(ballot);
+  await page.getByRole('button', { name: 'not yet' }).first().click();
+  await expectNothing('a ballot');
 });
 
 test('axe finds nothing on any page of the studio', async ({ browser }) => {

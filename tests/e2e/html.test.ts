@@ -73,6 +73,7 @@ test('every screen is sent as valid HTML', async ({ page }) => {
       '/today',
       '/spots',
       '/takes',
+      '/mocks',
       '/desk',
       '/log',
       '/readiness',

@@ -14,6 +14,7 @@ type Person = {
   auditions: string[];
   items: string[];
   takes: string[];
+  mocks: string[];
   visitor: Visitor;
 };
 
@@ -32,14 +33,17 @@ async function everybody(origin: string): Promise<{ teacher: Visitor; people: Pe
     ];
     const items: string[] = [];
     const takes: string[] = [];
+    const mocks: string[] = [];
     for (const audition of auditions) {
       const list = await teacher.ask(`/auditions/${audition}/list`);
       const listen = await teacher.ask(`/auditions/${audition}/takes`);
       takes.push(...[...listen.text.matchAll(/\/takes\/([0-9a-f-]{36})"/g)].map((m) => m[1]!));
+      const heard = await teacher.ask(`/auditions/${audition}/mocks`);
+      mocks.push(...[...heard.text.matchAll(/\/mocks\/([0-9a-f-]{36})\//g)].map((m) => m[1]!));
       items.push(...[...list.text.matchAll(/\/list\/([0-9a-f-]{36})/g)].map((m) => m[1]!));
     }
     const visitor = await enter(origin, name, candidateId);
-    people.push({ name, candidateId, auditions, items: [...new Set(items)], takes, visitor });
+    people.push({ name, candidateId, auditions, items: [...new Set(items)], takes, mocks, visitor });
   }
   return { teacher, people };
 }
@@ -63,6 +67,7 @@ test('nobody reads another person’s name or ids, in any byte of any answer', a
   expect(people.length).toBeGreaterThan(4);
   expect(people.flatMap((p) => p.items).length).toBeGreaterThan(20);
   expect(people.flatMap((p) => p.takes).length).toBeGreaterThan(1);
+  expect(people.flatMap((p) => p.mocks).length).toBeGreaterThan(0);
   // in a real studio nobody is entered by a click, and the door names nobody
   await studio.at('2026-11-24T08:00:01Z', false);
   const reads = routesOf().filter((route) => route.isRead);
@@ -73,7 +78,14 @@ test('nobody reads another person’s name or ids, in any byte of any answer', a
     const others = people.filter((p) => p.visitor !== visitor);
     // what names nobody in its address is the same whoever is asked for
     const before = new Set<string>();
-    const secrets = others.flatMap((p) => [p.name, p.candidateId, ...p.auditions, ...p.items, ...p.takes]);
+    const secrets = others.flatMap((p) => [
+      p.name,
+      p.candidateId,
+      ...p.auditions,
+      ...p.items,
+      ...p.takes,
+      ...p.mocks
+    ]);
     for (const person of people)
       for (const route of reads) {
         const path = pathOf(route, {
@@ -81,6 +93,7 @@ test('nobody reads another person’s name or ids, in any byte of any answer', a
           audition: person.auditions[0] ?? 'none',
           item: person.items[0] ?? 'none',
           take: person.takes[0] ?? 'none',
+          mock: person.mocks[0] ?? 'none',
           number: '1'
         });
         const asks = [path, `${path === '/' ? '' : path}/__data.json`];

@@ -55,6 +55,11 @@ const NAMES = [
     'typed',
     'says',
     'wishId',
+    'mock',
+    'juror',
+    'stage',
+    'count',
+    'ballot',
     'answer',
     'reply',
     'note',
@@ -162,6 +167,11 @@ async function readIds(teacher: Visitor): Promise<Ids> {
     )
   ];
   expect(takes.length).toBeGreaterThan(1);
+  const heard = await Promise.all(auditions.map((id) => teacher.ask(`/auditions/${id}/mocks`)));
+  const mocks = heard.flatMap(({ text: page }) =>
+    [...page.matchAll(/name="mock" value="([0-9a-f-]{36})"/g)].map((m) => m[1]!)
+  );
+  expect(mocks.length).toBeGreaterThan(0);
   const wrong = ['none', '%00', '%0a', '..', 'a'.repeat(300), candidates[0]!];
   return {
     candidate: [...candidates, ...wrong],
@@ -169,6 +179,7 @@ async function readIds(teacher: Visitor): Promise<Ids> {
     item: [...items.slice(0, 8), ...printed, ...wrong],
     call: [...calls, ...wrong],
     take: [...takes, ...wrong],
+    mock: [...new Set(mocks), ...wrong],
     number: ['1', '0', '-1', '99999999', 'x'],
     token: ['none', 'x.ics', 'a'.repeat(300)]
   };

@@ -59,7 +59,7 @@ export class BallotPaper {
 
   #put(ballot: BallotItem): void {
     this.items = [...this.items.filter(({ item }) => item !== ballot.item), ballot];
-    this.unsent = [...new Set([...this.unsent, ballot.item])];
+    if (!this.unsent.includes(ballot.item)) this.unsent = [...this.unsent, ballot.item];
     this.#keep();
     void this.send();
   }

@@ -195,11 +195,7 @@
     border-color: var(--ink);
   }
   .hatched[aria-pressed='true'] {
-    border-bottom: 0;
-    padding-bottom: 0;
-    background:
-      linear-gradient(var(--paper) calc(100% - 10px), transparent 0),
-      repeating-linear-gradient(135deg, var(--ink) 0 2px, var(--paper) 2px 5px);
+    border-image: repeating-linear-gradient(135deg, var(--ink) 0 2px, var(--paper) 2px 5px) 7;
   }
   .note {
     margin: 10px 0 0;

@@ -102,13 +102,18 @@
     margin: 0 0 4px;
     font-size: 1rem;
   }
+  table {
+    width: auto;
+  }
   th,
   td {
-    padding: 2px 20px 2px 0;
+    min-width: 110px;
+    padding: 3px 20px 3px 0;
     text-align: left;
   }
   tbody th {
-    color: var(--soft);
+    border-bottom: 0;
+    border-top: 1px solid var(--rule);
     font-weight: 400;
   }
   thead th {

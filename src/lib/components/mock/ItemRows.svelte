@@ -70,6 +70,9 @@
   td {
     padding: 7px 16px 7px 0;
     border-top: 1px solid var(--rule);
+    border-bottom: 0;
+    color: var(--ink);
+    font-size: 1rem;
     font-weight: 500;
     text-align: left;
     vertical-align: top;
@@ -96,5 +99,22 @@
   }
   .open {
     font-weight: 700;
+  }
+  @media (max-width: 720px) {
+    thead {
+      display: none;
+    }
+    tr {
+      display: grid;
+      grid-template-columns: 1fr auto;
+    }
+    tbody th {
+      grid-column: 1 / -1;
+      padding: 7px 0;
+    }
+    tbody td {
+      padding: 0 0 7px;
+      border: 0;
+    }
   }
 </style>

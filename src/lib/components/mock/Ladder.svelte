@@ -5,11 +5,16 @@
 
   let { view }: { view: Pick<MocksView, 'stages' | 'today' | 'roundOn' | 'mockFrom'> } = $props();
 
+  const BEFORE = 4;
   const round = $derived(dayOf(view.roundOn!));
   const dated = $derived(
     view.stages.flatMap((one) => (one.date === null ? [] : [{ ...one, day: dayOf(one.date) }]))
   );
-  const first = $derived(Math.min(dayOf(view.today), ...dated.map(({ day }) => day)) - 1);
+  const today = $derived(dayOf(view.today));
+  /** What is farther off than this is no room for its words: the picture begins shortly before the first stage. */
+  const first = $derived(
+    Math.min(Math.max(today, Math.min(...dated.map(({ day }) => day)) - BEFORE), round - 1) - 1
+  );
   const across = (day: number) => (100 * (day - first)) / Math.max(1, round - first);
   const treads = $derived(
     dated.map((one, i) => ({ ...one, left: across(one.day), right: across(dated[i + 1]?.day ?? round) }))
@@ -45,15 +50,15 @@
           : ''}</span
       >
     {/each}
-    <i class="today" style:left="{across(dayOf(view.today))}%"></i>
+    {#if today >= first}<i class="today" style:left="{across(today)}%"></i>{/if}
     <i class="round"></i>
   </div>
   <figcaption>
-    <span>today, {sayDate(dayOf(view.today))}</span>
+    <span>today, {sayDate(today)}</span>
     {#if without.length > 0}<span
         >no day is left for {without.map(({ stage, name }) => `${stage}, ${name}`).join('; ')}</span
       >{/if}
-    <span class="right">{sayDate(round)}</span>
+    <span class="right"><b>{round - today}</b> days to go, {sayDate(round)}</span>
   </figcaption>
 </figure>
 
@@ -126,6 +131,9 @@
     gap: 2px 24px;
     color: var(--soft);
     font-size: 14px;
+  }
+  .right b {
+    font-size: 1.5rem;
   }
   .right {
     margin-left: auto;

@@ -43,7 +43,7 @@
     </ol>
   </header>
   <div class="what">
-    <p class="number"><span>candidate</span> <b>{mock.number}</b></p>
+    <p class="who"><span>candidate</span> <b>{mock.number}</b></p>
     <div class="item">
       {#if cut}
         <h1><bdi>{cut.name}</bdi></h1>
@@ -135,13 +135,13 @@
     align-content: start;
     padding: 20px 24px;
   }
-  .number span {
+  .who span {
     display: block;
     color: var(--soft);
     font-size: 24px;
     font-stretch: 88%;
   }
-  .number b {
+  .who b {
     font-size: clamp(110px, 22vw, 250px);
     font-stretch: 88%;
     line-height: 0.9;
@@ -232,12 +232,12 @@
       border-top: 2px solid var(--ink);
       border-left: 0;
     }
-    .number {
+    .who {
       display: flex;
       gap: 14px;
       align-items: baseline;
     }
-    .number b {
+    .who b {
       font-size: 90px;
     }
     footer form:last-child,

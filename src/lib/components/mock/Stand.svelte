@@ -11,7 +11,7 @@
 </script>
 
 <div class="stand">
-  <p class="number">candidate <b>{mock.number}</b></p>
+  <p class="who">candidate <b>{mock.number}</b></p>
   <div class="what" role="status">
     {#if cut}
       <h1><bdi>{cut.name}</bdi></h1>
@@ -34,12 +34,12 @@
     min-height: 100dvh;
     padding: 24px;
   }
-  .number {
+  .who {
     color: var(--soft);
     font-size: 28px;
     font-stretch: 88%;
   }
-  .number b {
+  .who b {
     color: var(--ink);
     font-size: 56px;
   }

@@ -31,6 +31,8 @@
     [`/candidates/${head.candidateId}/time?from=${head.auditionId}`, 'Time']
   ] as const);
   const isAtHome = $derived(page.url.pathname === base || page.url.pathname.startsWith(`${base}/layings`));
+  /** The ladder up to the round is that page's countback. */
+  const isAtMocks = $derived(page.url.pathname === `${base}/mocks`);
   // spots are of the list's bars
   const path = $derived(page.url.pathname.replace(`${base}/spots`, `${base}/list`));
   const isHere = (href: string) => (href === base ? isAtHome : path.startsWith(href.split('?')[0]!));
@@ -51,7 +53,7 @@
       >{/each}
   </nav>
 </div>
-{#if !isAtHome && head.next}<CountbackLine {head} />{/if}
+{#if !isAtHome && !isAtMocks && head.next}<CountbackLine {head} />{/if}
 
 <style>
   .head {

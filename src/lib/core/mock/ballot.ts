@@ -38,10 +38,11 @@ export const practiceElement = (heard: string): string | null => HEARD[heard] ??
 
 /** "12-14 rushes" or "12 rushes": bars and words; null where it does not begin with bars of the cut, or says nothing. */
 export function readNote(line: string, cut: BarRange): (BarRange & { readonly says: string }) | null {
-  const match = /^\s*(\d{1,5})(?:\s*[-–]\s*(\d{1,5}))?[\s:,]+(\S.*)$/.exec(line);
+  const match = /^\s*(\d{1,5})(?:\s*[-–]\s*(\d{1,5}))?[\s:,](.*)$/.exec(line);
   if (!match) return null;
   const fromBar = Number(match[1]);
   const toBar = Number(match[2] ?? match[1]);
+  const says = match[3]!.replace(/^[\s:,]+/, '').trim();
   const isIn = fromBar <= toBar && fromBar >= cut.fromBar && toBar <= cut.toBar;
-  return isIn ? { fromBar, toBar, says: match[3]!.trim() } : null;
+  return isIn && says !== '' ? { fromBar, toBar, says } : null;
 }

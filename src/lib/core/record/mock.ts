@@ -45,7 +45,6 @@ export const ballotItem = z.strictObject({
   notes: z.array(noteSchema).max(20, 'At most twenty remarks on an item.')
 });
 export type BallotItem = Immutable<z.infer<typeof ballotItem>>;
-export type MockNote = BallotItem['notes'][number];
 
 const juror = z.strictObject({
   id: idField,

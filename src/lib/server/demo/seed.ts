@@ -25,6 +25,7 @@ import { addCandidate, saveFacts, saveTime } from '../usecase/studio';
 import { addCall, addUntakenItems } from '../usecase/untaken';
 import { TROUBLES, type Player, playAtDesk } from './desk-day';
 import type { DemoCandidate, DemoItem, DemoList, DemoTaker } from './shape';
+import { playMock } from './mocks';
 import { recordRun } from './takes';
 import { DEMO_CANDIDATES, DEMO_TEACHER, DEMO_UNTAKEN, DEMO_ZONE } from './studio';
 
@@ -92,6 +93,7 @@ function seedCandidate(app: App, teacher: Who, demo: DemoCandidate | DemoTaker, 
     const date = formatDate(today - daysAgo);
     recordRun(on(today - daysAgo), player.who, [...taken.easeOf.keys()][item]!, { ...played, date });
   }
+  for (const mock of demo.stages ?? []) playMock(on, today, teacher, player, mock);
   if (demo.heard) hearSpot(on(today - 1), teacher, player, demo.heard);
   layAgain(app, taken.auditionId, 'a new day');
   if ('also' in demo && demo.also) addSecond(app, teacher, candidateId, demo.also, today);

@@ -1,4 +1,5 @@
 /** What the demo's candidates and items are made of. */
+import type { MockWord } from '../../core/record/words';
 import type { SectionTempo } from '../../core/tempo';
 import type { ItemInput } from '../change/item-place';
 
@@ -42,7 +43,27 @@ type DemoPlayer = {
     readonly isKept?: boolean;
     readonly marks: readonly { readonly bar: number; readonly element: string; readonly says: string }[];
   }[];
+  /** Stages that are booked, or behind. */
+  readonly stages?: readonly DemoMock[];
   readonly mocks: readonly { readonly inDays: number; readonly name: string; readonly minutes: number }[];
+};
+
+export type DemoMock = {
+  readonly id: string;
+  readonly stage: number;
+  /** Below 0 it is behind, and was played. */
+  readonly inDays: number;
+  readonly time: string;
+  readonly place: string;
+  readonly minutes: number;
+  readonly count: number;
+  readonly jurors: readonly {
+    readonly name: string;
+    /** Of each element a word an item, by turns. */
+    readonly says: Readonly<Record<string, readonly MockWord[]>>;
+    /** So many bars behind the first of an item. */
+    readonly remarks?: readonly { readonly item: number; readonly bar: number; readonly words: string }[];
+  }[];
 };
 
 export type DemoCandidate = DemoPlayer & {

@@ -4,7 +4,7 @@ import type { Tempo } from '../../units';
 import { inOrder } from '../event-order';
 
 /** A later take was heard beside an earlier one. */
-export type HeardAgain = {
+type HeardAgain = {
   readonly take: string;
   /** Of that take. */
   readonly date: string;

@@ -65,6 +65,7 @@
 <style>
   h2 {
     margin: 18px 0 4px;
+    font-size: 1.7rem;
   }
   .ladder {
     margin: 22px 0 10px;

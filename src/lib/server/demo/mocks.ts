@@ -1,0 +1,45 @@
+/** The demo's mocks: three that are behind, whose jurors do not agree, and those that are booked. */
+import type { MockWord } from '../../core/record/words';
+import { formatDate } from '../../core/units';
+import type { App, Who } from '../app';
+import { readHolder } from '../grant/grant';
+import { findMock } from '../store/mock';
+import { putBallot, settleNote } from '../usecase/ballot';
+import { bookMock, inviteJuror, openBallots, stepMock } from '../usecase/mocks';
+import type { DemoMock } from './shape';
+
+type Player = { readonly auditionId: string };
+
+/** Books one, and where its day is over plays it to its end: each juror writes a word an element of each item, and remarks in its first bars. */
+export function playMock(
+  on: (day: number) => App,
+  today: number,
+  teacher: Who,
+  player: Player,
+  mock: DemoMock
+): void {
+  const { id, inDays, stage, place, minutes, count, jurors } = mock;
+  const app = on(Math.min(today, today + inDays));
+  const booked = { stage, date: formatDate(today + inDays), time: mock.time, place, minutes };
+  bookMock(app, teacher, { auditionId: player.auditionId, id, booked, drawing: { count, isInOrder: false } });
+  const tokens = jurors.map(({ name }) => inviteJuror(app, teacher, { mockId: id, name, jurorId: null }));
+  if (inDays >= 0) return;
+  const { draw } = findMock(app.db, id)!;
+  jurors.forEach(({ says, remarks = [] }, i) =>
+    draw.forEach(({ fromBar, toBar }, item) => {
+      const words = Object.fromEntries(
+        Object.entries(says).map(([element, by]): [string, MockWord] => [element, by[item % by.length]!])
+      );
+      const notes = remarks
+        .filter((remark) => remark.item === item && fromBar + remark.bar <= toBar)
+        .map(({ bar, words: heard }) => ({ fromBar: fromBar + bar, toBar: fromBar + bar, says: heard }));
+      putBallot(app, readHolder(app, 'juror', tokens[i]!), { ballot: { item, words, notes } });
+    })
+  );
+  for (let to = 0; to <= draw.length; to += 1) stepMock(app, teacher, { mockId: id, to, isBroken: false });
+  openBallots(app, teacher, { mockId: id });
+  const heard = findMock(app.db, id)!.jurors[0]!;
+  const place0 = heard.ballot.find(({ notes }) => notes.length > 0)?.item;
+  if (place0 !== undefined)
+    settleNote(app, teacher, { mockId: id, jurorId: heard.id, item: place0, note: 0, isTaken: true });
+}
