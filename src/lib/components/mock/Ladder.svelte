@@ -11,10 +11,11 @@
     view.stages.flatMap((one) => (one.date === null ? [] : [{ ...one, day: dayOf(one.date) }]))
   );
   const today = $derived(dayOf(view.today));
-  /** What is farther off than this is no room for its words: the picture begins shortly before the first stage. */
-  const first = $derived(
-    Math.min(Math.max(today, Math.min(...dated.map(({ day }) => day)) - BEFORE), round - 1) - 1
-  );
+  /** Up to today it begins with the first stage; what is farther off is no room for words. */
+  const first = $derived.by(() => {
+    const day = Math.min(...dated.map((one) => one.day), round);
+    return (day <= today ? day : Math.max(today, day - BEFORE)) - 1;
+  });
   const across = (day: number) => (100 * (day - first)) / Math.max(1, round - first);
   const treads = $derived(
     dated.map((one, i) => ({ ...one, left: across(one.day), right: across(dated[i + 1]?.day ?? round) }))

@@ -138,8 +138,11 @@
   .takes {
     display: flex;
     flex-wrap: wrap;
-    gap: 2px 20px;
+    gap: 6px 20px;
     margin: 6px 0;
+  }
+  .takes a {
+    padding: 2px 0;
   }
   .top {
     display: flex;
