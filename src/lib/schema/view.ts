@@ -340,6 +340,8 @@ export type StageView = {
   /** Null where it is only proposed. */
   readonly mockId: string | null;
   readonly isOver: boolean;
+  /** A later one was played. */
+  readonly isPassed: boolean;
   readonly minutes: number;
   readonly expects: string;
   readonly passes: string;

@@ -22,7 +22,7 @@
   );
   /** Stages stand one above the other. */
   const height = (stage: number) => 12 + 17 * (stage - 1);
-  const without = $derived(view.stages.filter(({ date }) => date === null));
+  const without = $derived(view.stages.filter(({ date, isPassed }) => date === null && !isPassed));
 </script>
 
 <figure class="ladder" aria-label="The stages up to the round">

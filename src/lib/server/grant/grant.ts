@@ -24,7 +24,7 @@ const RULES: Record<GrantKind, { lastsMs: number | null; uses: number | null }> 
   /** Hears one take, and says something of it; opens the take. */
   listener: { lastsMs: 14 * DAY_MS, uses: null },
   /** Writes one ballot of one mock, from when it is made until two days after the mock; opens the juror. */
-  juror: { lastsMs: 60 * DAY_MS, uses: null }
+  juror: { lastsMs: 400 * DAY_MS, uses: null }
 };
 
 type Opening = {
@@ -73,6 +73,10 @@ export const isOpen = (app: App, { grant, tokenHash }: Holder) =>
 
 /** One use of it is gone; what has none left opens nothing any more. */
 export const useGrant = (app: App, { tokenHash }: Holder) => void grants.useGrant(app.db, tokenHash);
+
+/** What is open ends at another instant. */
+export const moveGrantEnd = (app: App, kind: GrantKind, opensId: string, endsMs: number) =>
+  void grants.setGrantEnd(app.db, kind, opensId, endsMs);
 
 export const endGrants = (app: App, kind: GrantKind, opensId: string) =>
   void grants.dropGrants(app.db, kind, opensId);

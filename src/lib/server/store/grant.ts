@@ -45,9 +45,12 @@ const statements = preparedOnce((db) => ({
   use: db.prepare('UPDATE access_grant SET uses_left = uses_left - 1 WHERE token_hash = ?'),
   drop: db.prepare('DELETE FROM access_grant WHERE kind = ? AND opens_id = ?'),
   dropOf: db.prepare('DELETE FROM access_grant WHERE kind = ? AND candidate_id = ?'),
+  setEnd: db.prepare('UPDATE access_grant SET expires_at_ms = ? WHERE kind = ? AND opens_id = ?'),
   sweep: db.prepare('DELETE FROM access_grant WHERE expires_at_ms <= ? OR uses_left <= 0')
 }));
 
+export const setGrantEnd = (db: Db, kind: string, opensId: string, endsMs: number) =>
+  statements(db).setEnd.run(endsMs, kind, opensId);
 export const addGrant = (db: Db, grant: Grant) => statements(db).add.run(grant);
 
 /** One that still opens something; undefined where it is unknown, of another kind, too old or used up. */

@@ -124,6 +124,24 @@ describe('a stage', () => {
     expect(codeOf(() => dropMock(app, TEACHER, { mockId: 'm' }))).toBe('mock-begun');
   });
 
+  it('that comes before one that was played is behind, and not proposed', () => {
+    book();
+    [0, 1, 2].forEach((to) => step(to));
+    expect(
+      readMocks(app, TEACHER, { auditionId }).stages.map(({ date, isOver, isPassed }) => [
+        date !== null,
+        isOver,
+        isPassed
+      ])
+    ).toEqual([
+      [false, false, true],
+      [false, false, true],
+      [true, true, false],
+      [true, false, false],
+      [true, false, false]
+    ]);
+  });
+
   it('with nothing on the list has nothing to draw', () => {
     const bo = addPlayer(app, 'Bo');
     const empty = addRound(app, bo, { id: 'r2', name: 'Empty' });
@@ -146,6 +164,12 @@ describe('a run', () => {
     step(2);
     step(3);
     expect(mock()).toMatchObject({ at: 2, isOver: true, broken: [0] });
+  });
+
+  it('before a panel is led by the teacher, and alone by the player', () => {
+    book();
+    expect(codeOf(() => stepMock(app, ada, { mockId: 'm', to: 0, isBroken: false }))).toBe('not-allowed');
+    expect(mock().at).toBeNull();
   });
 
   it('tells the player what is asked as it comes before a panel, and before one listener all of it', () => {
@@ -191,6 +215,15 @@ describe('a ballot', () => {
     );
     expect(codeOf(() => write(one, { words: { voicing: 'carries' } }))).toBe('changes-unsound');
     expect(codeOf(() => write(one, { item: 2 }))).toBe('not-found');
+  });
+
+  it('goes along with its mock to another day, and what was written of another draw is gone', () => {
+    const one = invite('Marit');
+    moveMock(app, TEACHER, { mockId: 'm', booked: { date: '2027-01-04', place: 'hall', minutes: 45 } });
+    nowMs = Date.parse('2027-01-05T12:00:00Z');
+    expect(codeOf(() => write(one, { words: { rhythm: 'uneven' } }))).toBeNull();
+    drawAgain(app, TEACHER, { mockId: 'm', drawing: { count: 2, isInOrder: true } });
+    expect(readBallot(app, holder(one), {}).ballot).toEqual([]);
   });
 
   it('ends two days after its mock, or when it is ended, or when all are read', () => {

@@ -10,10 +10,9 @@ import { type App, type Who, isTeaching } from '../app';
 import { applyChange } from '../change/apply';
 import { boundCount, boundDates } from '../change/bounds';
 import { CodedError, orNotFound } from '../errors';
-import { endGrants, grantEndsMs, makeGrant } from '../grant/grant';
+import { endGrants, grantEndsMs, makeGrant, moveGrantEnd } from '../grant/grant';
 import { type Season, readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
-import { findCandidate } from '../store/candidate';
 import { findAudition } from '../store/audition';
 import type { ListItem } from '../store/item';
 import { auditionOfMock, findMock, mocksOf, putMock, sayStage } from '../store/mock';
@@ -28,6 +27,7 @@ const LAST_OPEN = 2;
 const LOOKS_BACK = 3;
 /** A ballot can be written until so long after its mock. */
 const OPEN_MS = 48 * 3_600_000;
+const DAY_MS = 86_400_000;
 
 /** Whether what is drawn is no secret: before a panel it is, to who plays. */
 const mayKnow = (mock: Mock, who: Who): boolean => isTeaching(who) || isOver(mock) || mock.stage <= LAST_OPEN;
@@ -95,7 +95,9 @@ function stagesOf(
   const roundOn = round ? dayOf(round.date) : null;
   const mockFrom = plan?.stages?.mockFrom ?? null;
   const latest = new Map(mocks.map((mock) => [mock.stage, mock]));
-  const open = STAGES.map((_, i) => i + 1).filter((stage) => !latest.has(stage));
+  // what comes before a stage that was played is behind, played or not
+  const played = Math.max(0, ...mocks.filter(isOver).map(({ stage }) => stage));
+  const open = STAGES.map((_, i) => i + 1).filter((stage) => stage > played && !latest.has(stage));
   const today = dayOf(request.today);
   const placed =
     roundOn === null
@@ -118,6 +120,7 @@ function stagesOf(
       time: mock?.time ?? null,
       mockId: mock?.id ?? null,
       isOver: mock !== undefined && isOver(mock),
+      isPassed: mock === undefined && i + 1 < played,
       minutes,
       expects,
       passes
@@ -190,6 +193,10 @@ function drawnFrom(app: App, season: Season, mocks: readonly Mock[]): ToDraw[] {
     }));
 }
 
+/** Two days behind the mock's; a link that is made later is of use as long. */
+const ballotEnds = (app: App, { date }: Pick<Mock, 'date'>): number =>
+  Math.max((dayOf(date) + 1) * DAY_MS, app.now()) + OPEN_MS;
+
 type Drawing = { readonly count: number; readonly isInOrder: boolean };
 
 /** Books a stage and draws for it; sent again under its id it is there once. Returns the secret by which it can be taken back. */
@@ -241,6 +248,7 @@ export const moveMock = useCase({
     const { candidate, request } = readSeason(app, auditionId);
     boundDates(app, candidate.zone, [booked.date]);
     if (booked.date < request.today) throw new CodedError('mock-past');
+    for (const { id } of mock.jurors) moveGrantEnd(app, 'juror', id, ballotEnds(app, booked));
     return change(app, auditionId, { ...mock, time: undefined, ...booked }, `${sayStage(mock.stage)}, moved`);
   }
 });
@@ -256,7 +264,9 @@ export const drawAgain = useCase({
       seed,
       ...drawing
     });
-    return change(app, auditionId, { ...mock, seed, draw }, `${sayStage(mock.stage)}, drawn again`);
+    // what was written is of other bars
+    const jurors = mock.jurors.map((juror) => ({ ...juror, ballot: [], settled: [] }));
+    return change(app, auditionId, { ...mock, seed, draw, jurors }, `${sayStage(mock.stage)}, drawn again`);
   }
 });
 
@@ -285,12 +295,7 @@ export const inviteJuror = useCase({
     const juror = known ?? { id: app.newId(), name, ballot: [], settled: [] };
     boundCount('jurors', mock.jurors.length + (known ? 0 : 1));
     if (!known) putMock(app.db, auditionId, { ...mock, jurors: [...mock.jurors, juror] });
-    const lastDay = Math.max(dayOf(mock.date), Math.floor(app.now() / 86_400_000));
-    return makeGrant(app, 'juror', {
-      candidateId,
-      opensId: juror.id,
-      endsMs: (lastDay + 1) * 86_400_000 + OPEN_MS
-    });
+    return makeGrant(app, 'juror', { candidateId, opensId: juror.id, endsMs: ballotEnds(app, mock) });
   }
 });
 
@@ -311,9 +316,10 @@ export const endJuror = useCase({
 export const stepMock = useCase({
   rule: 'own',
   owner: candidateOfMock,
-  run(app: App, { mockId, to, isBroken }: { mockId: string; to: number; isBroken: boolean }): void {
+  run(app: App, { mockId, to, isBroken }: { mockId: string; to: number; isBroken: boolean }, who: Who): void {
     const auditionId = orNotFound(auditionOfMock(app.db, mockId));
     const mock = orNotFound(findMock(app.db, mockId));
+    if (!isTeaching(who) && mock.stage > LAST_OPEN) throw new CodedError('not-allowed');
     const expected = mock.at === null ? 0 : mock.at + 1;
     if (to !== expected || to > mock.draw.length) return;
     const broken = isBroken && mock.at !== null ? [...mock.broken, mock.at] : mock.broken;
@@ -328,8 +334,6 @@ export const openBallots = useCase({
   run(app: App, { mockId }: { mockId: string }, who: Who): void {
     const auditionId = orNotFound(auditionOfMock(app.db, mockId));
     const mock = orNotFound(findMock(app.db, mockId));
-    const { zone } = orNotFound(findCandidate(app.db, orNotFound(candidateOfAudition(app, { auditionId }))));
-    boundDates(app, zone, [mock.date]);
     // of a panel the teacher opens it; what was played to one listener is the player's to read
     if (!isTeaching(who) && mock.stage > LAST_OPEN) throw new CodedError('not-allowed');
     if (!isOver(mock)) throw new CodedError('mock-goes-on');

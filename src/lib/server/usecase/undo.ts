@@ -5,8 +5,9 @@ import type { Edit } from '../change/places';
 import { CodedError, orNotFound } from '../errors';
 import { useCase } from './use-case';
 
-/** A candidate takes back their own minutes, and a wish of theirs that nobody has answered. */
-const isTheirs = ({ kind, to }: Edit) => kind === 'time' || (kind === 'wish' && to === null);
+/** A candidate takes back their own minutes, a mock that they booked or moved, and a wish of theirs that nobody has answered. */
+const isTheirs = ({ kind, to }: Edit) =>
+  kind === 'time' || kind === 'mock' || (kind === 'wish' && to === null);
 
 export const takeBack = useCase({
   rule: 'own',
