@@ -10,6 +10,8 @@ type Voice = { readonly source: AudioBufferSourceNode; readonly gain: GainNode }
 
 /** The one fades while the other comes: shorter than an ear can tell, longer than a click. */
 const FADE_S = 0.02;
+/** What is to begin is said so long before, so that it begins on its sample and not when the device gets to it. */
+const AHEAD_S = 0.03;
 
 export class Pair {
   isReady = $state(false);
@@ -46,7 +48,7 @@ export class Pair {
   toggle = (): void => {
     if (!this.isReady) return;
     if (this.isPlaying) this.stop();
-    else this.#play(this.nowMs);
+    else this.#play(() => this.nowMs);
   };
 
   stop(): void {
@@ -58,15 +60,16 @@ export class Pair {
   /** The other goes on at the same place; while nothing sounds it is only chosen. */
   change = (which: Which): void => {
     if (which === this.which) return;
-    const atMs = this.sameMusic(this.which, this.nowMs);
+    const from = this.which;
     this.which = which;
-    if (this.isPlaying) this.#play(atMs);
-    else this.nowMs = atMs;
+    // by the clock of the sound: what is shown is a picture behind
+    if (this.isPlaying) this.#play((whenS) => this.sameMusic(from, (whenS - this.#zeroS) * 1000));
+    else this.nowMs = this.sameMusic(from, this.nowMs);
   };
 
   goTo(atMs: Milliseconds): void {
     this.nowMs = Math.max(0, atMs);
-    if (this.isPlaying) this.#play(this.nowMs);
+    if (this.isPlaying) this.#play(() => this.nowMs);
   }
 
   close(): void {
@@ -74,41 +77,43 @@ export class Pair {
     void this.#context?.close();
   }
 
-  #play(atMs: Milliseconds): void {
+  /** `placeAt` is the place in the take at which it begins, at a moment of the context's clock. */
+  #play(placeAt: (whenS: number) => Milliseconds): void {
     const context = this.#context!;
     void context.resume();
-    const now = context.currentTime;
-    this.#end(now);
+    const whenS = context.currentTime + AHEAD_S;
+    const atMs = placeAt(whenS);
+    this.#end(whenS);
     const source = new AudioBufferSourceNode(context, { buffer: this.#sounds[this.which]! });
     const gain = new GainNode(context, { gain: 0 });
     source.connect(gain).connect(context.destination);
-    gain.gain.setValueAtTime(0, now);
-    gain.gain.linearRampToValueAtTime(this.#gains[this.which], now + FADE_S);
-    source.start(now, atMs / 1000);
+    gain.gain.setValueAtTime(0, whenS);
+    gain.gain.linearRampToValueAtTime(this.#gains[this.which], whenS + FADE_S);
+    source.start(whenS, atMs / 1000);
     source.onended = () => {
       if (this.#voice?.source === source) [this.isPlaying, this.nowMs] = [false, 0];
     };
     this.#voice = { source, gain };
-    this.#zeroS = now - atMs / 1000;
+    this.#zeroS = whenS - atMs / 1000;
     this.isPlaying = true;
     this.#follow();
   }
 
-  #end(now: number): void {
+  #end(whenS: number): void {
     if (!this.#voice) return;
     const { source, gain } = this.#voice;
     this.#voice = null;
-    gain.gain.cancelScheduledValues(now);
-    gain.gain.setValueAtTime(gain.gain.value, now);
-    gain.gain.linearRampToValueAtTime(0, now + FADE_S);
-    source.stop(now + FADE_S);
+    gain.gain.cancelScheduledValues(whenS);
+    gain.gain.setValueAtTime(gain.gain.value, whenS);
+    gain.gain.linearRampToValueAtTime(0, whenS + FADE_S);
+    source.stop(whenS + FADE_S);
   }
 
   #follow(): void {
     cancelAnimationFrame(this.#frame);
     const look = () => {
       if (!this.isPlaying) return;
-      this.nowMs = (this.#context!.currentTime - this.#zeroS) * 1000;
+      this.nowMs = Math.max(0, (this.#context!.currentTime - this.#zeroS) * 1000);
       this.#frame = requestAnimationFrame(look);
     };
     look();
