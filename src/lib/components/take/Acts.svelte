@@ -39,7 +39,7 @@
     >
     <button disabled={isDead} onclick={onBack}><strong>a bar</strong><span>back</span></button>
     <button disabled={isDead} aria-pressed={player.isHalf} onclick={() => player.half()}
-      ><strong>half</strong><span>speed, at pitch</span></button
+      ><strong>half</strong><span>speed<i>, at pitch</i></span></button
     >
     {#if onLoop}<button disabled={isDead} aria-pressed={player.loop !== null} onclick={onLoop}
         ><strong>loop</strong><span>two bars</span></button
@@ -106,6 +106,14 @@
     border-top: 1px solid var(--rule);
     font-size: 18px;
     font-stretch: 88%;
+  }
+  i {
+    font-style: normal;
+  }
+  @media (max-width: 900px) {
+    i {
+      display: none;
+    }
   }
   @media (max-width: 720px) {
     .acts {

@@ -198,11 +198,13 @@
     text-decoration-thickness: 5px;
     text-underline-offset: 6px;
   }
-  @media (max-width: 720px) {
+  @media (max-width: 900px) {
     .elements {
       justify-content: start;
       max-width: none;
     }
+  }
+  @media (max-width: 720px) {
     .elements button {
       padding: 0 6px;
       font-size: 17px;

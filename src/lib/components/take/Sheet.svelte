@@ -71,9 +71,13 @@
     padding: 20px 24px 6px;
     overflow: auto;
   }
-  @media (max-width: 720px) {
+  @media (max-width: 900px) {
     header {
       display: block;
+    }
+  }
+  @media (max-width: 720px) {
+    header {
       padding-inline: 16px;
     }
     .sounds {

@@ -70,6 +70,12 @@
     align-items: center;
     margin-bottom: 4px;
   }
+  label {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 8px;
+    align-items: center;
+  }
   h3 {
     margin: 28px 0 8px;
   }
