@@ -76,6 +76,23 @@ function drain(request) {
   request.resume();
 }
 
+const CLOSE = Symbol('close');
+/** Longer than what was refused needs to run out. */
+const LINGERS_MS = 10_000;
+
+/** A connection that ends with its answer ends when all that was asked has come (a lingering close: RFC 9112, 9.6); closed before, its sender would not hear the answer. */
+function lingerOn(request) {
+  const { socket } = request;
+  // once for each connection, however much is asked on it
+  const close = (socket[CLOSE] ??= socket.destroySoon.bind(socket));
+  socket.destroySoon = () => {
+    if (request.complete) return close();
+    socket.end();
+    request.once('end', close);
+    setTimeout(close, LINGERS_MS).unref();
+  };
+}
+
 function answer(request, response) {
   // the header is ours alone: which of both this server speaks
   request.headers[PROTOCOL] = scheme;
@@ -93,6 +110,7 @@ function answer(request, response) {
     );
     return;
   }
+  lingerOn(request);
   response.on('finish', () => drain(request));
   compress(request, response, () => handler(request, response));
 }

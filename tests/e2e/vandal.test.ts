@@ -343,6 +343,17 @@ test('a form action that every object answers to is no form, whoever asks', asyn
       }
 });
 
+test('what is refused before all of it has come is heard by whoever sends it, on a connection that ends with the answer too', async () => {
+  const origin = await studio.at('2026-11-24T08:00:00Z');
+  const stranger = new Stranger('a stranger', origin);
+  const body = 'a'.repeat(20_000_000);
+  for (let n = 0; n < 12; n += 1) {
+    const { status } = await stranger.ask('/lists/none/import?/save', { method: 'POST', body });
+    expect(status).toBeGreaterThanOrEqual(300);
+    expect(status).toBeLessThan(500);
+  }
+});
+
 test('the door keeps its pace, however its address is spelt', async () => {
   const nobody = new Stranger('nobody', await studio.at('2026-11-24T08:00:00Z'));
   const spelt = ['/sign-in', '/%73ign-in', '/sign%2din', '/%73%69gn-in?a=/sign-in'];

@@ -54,6 +54,11 @@ describe('a draw', () => {
     const odd = count(all, ({ fromBar }) => ![1, 11, 21, 31].includes(fromBar));
     // one degree of freedom, 0.1 %: 10.83
     expect(chiSquare([odd, DRAWS - odd], [DRAWS * 0.2, DRAWS * 0.8])).toBeLessThan(10.83);
+    // of those that begin elsewhere one in five stops elsewhere, too, and not where a section does
+    const oddly = all.filter(({ fromBar }) => ![1, 11, 21, 31].includes(fromBar));
+    const stops = count(oddly, ({ toBar }) => ![10, 20, 30, 40].includes(toBar));
+    const of = oddly.length;
+    expect(chiSquare([stops, of - stops], [of * 0.2, of * 0.8])).toBeLessThan(10.83);
   });
 
   it('comes more often where little was heard, and twice as often where it is hard, exactly by the weights', () => {

@@ -3,9 +3,10 @@ import type { MockWord } from '../../core/record/words';
 import { formatDate } from '../../core/units';
 import type { App, Who } from '../app';
 import { readHolder } from '../grant/grant';
-import { findMock } from '../store/mock';
+import { readSeason } from '../laying/facts';
+import { findMock, putMock } from '../store/mock';
 import { putBallot, settleNote } from '../usecase/ballot';
-import { bookMock, inviteJuror, openBallots, stepMock } from '../usecase/mocks';
+import { inviteJuror, makeMock, openBallots, stepMock } from '../usecase/mocks';
 import type { DemoMock } from './shape';
 
 type Player = { readonly auditionId: string };
@@ -21,7 +22,10 @@ export function playMock(
   const { id, inDays, stage, place, minutes, count, jurors } = mock;
   const app = on(Math.min(today, today + inDays));
   const booked = { stage, date: formatDate(today + inDays), time: mock.time, place, minutes };
-  bookMock(app, teacher, { auditionId: player.auditionId, id, booked, drawing: { count, isInOrder: false } });
+  // the season is laid once, when the demo's day begins
+  const drawing = { count, isInOrder: false };
+  const season = readSeason(app, player.auditionId);
+  putMock(app.db, player.auditionId, makeMock(app, season, { id, booked, drawing }));
   const tokens = jurors.map(({ name }) => inviteJuror(app, teacher, { mockId: id, name, jurorId: null }));
   if (inDays >= 0) return;
   const { draw } = findMock(app.db, id)!;

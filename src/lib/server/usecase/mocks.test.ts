@@ -13,6 +13,8 @@ import { findStep, takeBackChange } from '../change/apply';
 import { readHolder } from '../grant/grant';
 import { putBallot, readBallot, settleNote } from './ballot';
 import { readCountback, readReadiness } from './countback';
+import { readSeason } from '../laying/facts';
+import { putMock } from '../store/mock';
 import { addItem } from './list';
 import { logTouch } from './log';
 import {
@@ -21,6 +23,7 @@ import {
   dropMock,
   endJuror,
   inviteJuror,
+  makeMock,
   moveMock,
   openBallots,
   readMock,
@@ -314,6 +317,55 @@ describe('what comes of it', () => {
     // practice is uneven too; that the tempo carries is more than practice says
     expect(gapNow()).toMatchObject({ gap: 0 });
     expect(check()).toMatchObject({ state: 'holds' });
+  });
+
+  it('compares with practice at the mock’s tempo alone', () => {
+    nowMs = Date.parse('2026-12-28T16:00:00Z');
+    book();
+    logTouch(app, TEACHER, {
+      ...{ itemId, date: '2026-12-26', minutes: 10 },
+      ...{ tempoBpm: 60, unit: 'quarter', attempts: 'cccccc' }
+    });
+    heard('not yet');
+    expect(gapNow()).toMatchObject({ gap: null });
+  });
+
+  it('moves readiness from the third stage on: a friendly listener is no panel', () => {
+    nowMs = Date.parse('2026-12-28T16:00:00Z');
+    book({ stage: 2 });
+    practise('cccnnn');
+    heard('uneven');
+    expect(gapNow()).toMatchObject({ gap: 0 });
+    expect(check()).toMatchObject({ state: 'not yet' });
+  });
+
+  it('a draw looks back on the last three mocks: what was heard before them is fresh again', () => {
+    // four mocks hear the first eight bars, as if the cuts had been so; the fifth draw weighs them by the last three
+    const shareOfFirst = (heardIn: readonly number[]) => {
+      const { app: one, auditionId: season } = openStudio(() => nowMs, timeOf(60, [1, 2, 3, 4, 5, 6]));
+      const lined = { ...STUDY, name: 'Lines', barsPerLine: '4 4 4 4' };
+      const lines = addItem(one, TEACHER, { auditionId: season, item: lined });
+      const start = { place: '', minutes: 20, number: 1, seed: 1, sinceMs: null, broken: [], isOpened: true };
+      heardIn.forEach((half, i) =>
+        putMock(one.db, season, {
+          ...{ ...start, id: `h${i}`, stage: 1, date: `2026-12-0${i + 1}`, at: 1, jurors: [] },
+          draw: [{ itemId: lines, fromBar: 1 + 8 * half, toBar: 8 + 8 * half, isOdd: false }]
+        })
+      );
+      const booked = { stage: 4, date: '2026-12-28', place: '', minutes: 30 };
+      const about = readSeason(one, season);
+      const firsts = Array.from({ length: 400 }, (_, i) => {
+        const { draw } = makeMock(one, about, {
+          id: `d${i}`,
+          booked,
+          drawing: { count: 2, isInOrder: true }
+        });
+        return draw.find(({ itemId: of }) => of === lines)!.fromBar <= 4;
+      });
+      return firsts.filter(Boolean).length / firsts.length;
+    };
+    // heard in the first of four alone it is as good as unheard; heard in the last it is not
+    expect(shareOfFirst([0, 1, 1, 1])).toBeGreaterThan(shareOfFirst([1, 0, 0, 0]) + 0.2);
   });
 
   it('says nothing where practice says too little', () => {

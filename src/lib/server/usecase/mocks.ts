@@ -213,17 +213,26 @@ export const bookMock = useCase({
     boundDates(app, candidate.zone, [booked.date]);
     boundCount('mocks', mocks.length + 1);
     if (booked.date < season.request.today) throw new CodedError('mock-past');
-    const seed = seedOf(id);
-    const draw = drawMock(drawnFrom(app, season, mocks), { seed, ...drawing });
-    if (draw.length === 0) throw new CodedError('nothing-to-draw');
-    const fresh = { at: null, sinceMs: null, broken: [], isOpened: false, jurors: [] };
-    const mock: Mock = { id, ...booked, number: 1 + (seed % MOST_NUMBER), seed, draw, ...fresh };
+    const mock = makeMock(app, season, { id, booked, drawing });
+    if (mock.draw.length === 0) throw new CodedError('nothing-to-draw');
     return change(app, auditionId, mock, `${sayStage(booked.stage)}, booked`, id);
   }
 });
 
 /** Candidates in an evening. */
 const MOST_NUMBER = 12;
+
+/** A mock with its draw, as nobody has played it yet; nothing is drawn where there is nothing on the list. */
+export function makeMock(
+  app: App,
+  season: Season,
+  { id, booked, drawing }: { id: string; booked: MockBooked; drawing: Drawing }
+): Mock {
+  const seed = seedOf(id);
+  const draw = drawMock(drawnFrom(app, season, mocksOf(app.db, season.audition.id)), { seed, ...drawing });
+  const fresh = { at: null, sinceMs: null, broken: [], isOpened: false, jurors: [] };
+  return { id, ...booked, number: 1 + (seed % MOST_NUMBER), seed, draw, ...fresh };
+}
 
 function change(app: App, auditionId: string, mock: Mock, cause: string, id?: string): string {
   const { candidateId } = orNotFound(findAudition(app.db, auditionId));

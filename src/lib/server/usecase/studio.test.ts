@@ -4,6 +4,7 @@ import { readCall } from './call';
 import { readCountback, readHead } from './countback';
 import { USE_CASES } from './index';
 import { keepSound } from '../takes/keep';
+import { bookMock } from './mocks';
 import { addTake } from './takes';
 import { takeBack } from './undo';
 import { logTouch } from './log';
@@ -108,7 +109,19 @@ describe('a candidate’s facts', () => {
       addTake(app, self, { itemId, take: { ...take, id, tempo: null, musicAtMs: 0 } });
       keepSound(app, id, { name: 'a'.repeat(64), kind: 'audio/wav', bytes: 1, lengthMs: 1 });
     }
-    const about = { candidateId, auditionId, itemId, takeId: takeIds[0], spotId: 's', a: 1, b: 1 };
+    const booked = { stage: 1, date: '2026-11-25', place: '', minutes: 20 };
+    const drawing = { count: 1, isInOrder: true };
+    bookMock(app, self, { auditionId, id: 'm', booked, drawing });
+    const about = {
+      candidateId,
+      auditionId,
+      itemId,
+      takeId: takeIds[0],
+      spotId: 's',
+      mockId: 'm',
+      a: 1,
+      b: 1
+    };
     for (const [name, read] of reads) {
       const seen = read(app, self, about as never);
       expect(JSON.stringify(seen), name).not.toContain('shy of high notes');
