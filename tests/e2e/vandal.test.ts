@@ -398,6 +398,7 @@ test(`of ${TIMES} bad inputs to every form and every door, none is an error of t
       candidate: fc.nat(),
       call: fc.nat(),
       take: fc.nat(),
+      mock: fc.nat(),
       audition: fc.nat(),
       item: fc.nat(),
       number: fc.nat(),

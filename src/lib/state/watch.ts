@@ -1,12 +1,17 @@
-/** A page that shows what happens elsewhere asks again and again, while it is looked at. */
-import { invalidateAll } from '$app/navigation';
-
+/** What happens elsewhere is asked for again and again, while a page is looked at; without a line nothing of the page is lost. */
 const AGAIN_MS = 1500;
 
-/** Returns what ends it. */
-export function watch(): () => void {
-  const timer = setInterval(() => {
-    if (document.visibilityState === 'visible') void invalidateAll().catch(() => {});
-  }, AGAIN_MS);
+/** Calls with each answer of an address; returns what ends it. */
+export function watch<T>(address: string, onSeen: (seen: T) => void): () => void {
+  let isAsking = false;
+  const ask = async () => {
+    if (isAsking || document.visibilityState !== 'visible') return;
+    isAsking = true;
+    const answer = await fetch(address).catch(() => null);
+    const seen = answer?.ok && !answer.redirected ? await answer.json().catch(() => null) : null;
+    if (seen) onSeen(seen as T);
+    isAsking = false;
+  };
+  const timer = setInterval(() => void ask(), AGAIN_MS);
   return () => clearInterval(timer);
 }

@@ -9,12 +9,15 @@
   import { watch } from '$lib/state/watch';
   import CutStrip from './CutStrip.svelte';
 
-  let { view, token }: { view: BallotView; token: string } = $props();
+  let { view: known, token }: { view: BallotView; token: string } = $props();
+
+  let seen = $state.raw<BallotView | null>(null);
+  const view = $derived(seen ?? known);
 
   const FORMS = ['full', 'broken', 'hatched'] as const;
   // whose it is stays while it is written
   // svelte-ignore state_referenced_locally
-  const paper = new BallotPaper(token, view);
+  const paper = new BallotPaper(token, known);
   let at = $state(0);
   let line = $state('');
   let lineFault = $state('');
@@ -28,7 +31,7 @@
   onMount(() => {
     // where somebody comes back, at what is played
     at = Math.min(view.at ?? 0, view.items.length - 1);
-    const [close, end] = [paper.open(), watch()];
+    const [close, end] = [paper.open(), watch<BallotView>(`/ballot/${token}/now`, (now) => (seen = now))];
     return () => {
       close();
       end();

@@ -54,7 +54,7 @@
           <table>
             <thead
               ><tr
-                ><th></th>{#each mock.jurors as juror (juror.id)}<th scope="col"><bdi>{juror.name}</bdi></th
+                ><td></td>{#each mock.jurors as juror (juror.id)}<th scope="col"><bdi>{juror.name}</bdi></th
                   >{/each}</tr
               ></thead
             >

@@ -7,7 +7,11 @@
   import { watch } from '$lib/state/watch';
   import CutStrip from './CutStrip.svelte';
 
-  let { mock, home }: { mock: MockView; home: string } = $props();
+  let { mock: known, home }: { mock: MockView; home: string } = $props();
+
+  let seen = $state.raw<MockView | null>(null);
+  /** What was heard of last: by an act here, or from elsewhere. */
+  const mock = $derived(seen && seen.nowMs >= known.nowMs ? seen : known);
 
   const cut = $derived(mock.at === null ? null : (mock.draw[mock.at] ?? null));
   const next = $derived(mock.draw[mock.at === null ? 0 : mock.at + 1] ?? null);
@@ -20,7 +24,7 @@
       seconds =
         mock.sinceMs === null ? 0 : Math.max(0, Math.floor((Date.now() - offset - mock.sinceMs) / 1000));
     }, 250);
-    const end = watch();
+    const end = watch<MockView>(`/mocks/${known.id}/now`, (now) => (seen = now));
     return () => {
       clearInterval(timer);
       end();

@@ -4,10 +4,14 @@
   import type { MockView } from '$lib/schema/view';
   import { watch } from '$lib/state/watch';
 
-  let { mock, home }: { mock: MockView; home: string } = $props();
+  let { mock: known, home }: { mock: MockView; home: string } = $props();
+
+  let seen = $state.raw<MockView | null>(null);
+  /** What was heard of last: by an act here, or from elsewhere. */
+  const mock = $derived(seen && seen.nowMs >= known.nowMs ? seen : known);
 
   const cut = $derived(mock.at === null ? null : (mock.draw[mock.at] ?? null));
-  onMount(watch);
+  onMount(() => watch<MockView>(`/mocks/${known.id}/now`, (now) => (seen = now)));
 </script>
 
 <div class="stand">

@@ -11,6 +11,29 @@ import type { DemoMock } from './shape';
 
 type Player = { readonly auditionId: string };
 
+const bookedOf = ({ stage, inDays, time, place, minutes }: DemoMock, today: number) => ({
+  stage,
+  date: formatDate(today + inDays),
+  time,
+  place,
+  minutes
+});
+
+/** Those ahead take their minutes from the season from its beginning on; they are drawn when it has been practised. */
+export function reserveMock(app: App, today: number, { auditionId }: Player, mock: DemoMock): void {
+  const empty = {
+    number: 1,
+    seed: 0,
+    draw: [],
+    at: null,
+    sinceMs: null,
+    broken: [],
+    isOpened: false,
+    jurors: []
+  };
+  if (mock.inDays >= 0) putMock(app.db, auditionId, { id: mock.id, ...bookedOf(mock, today), ...empty });
+}
+
 /** Books one, and where its day is over plays it to its end: each juror writes a word an element of each item, and remarks in its first bars. */
 export function playMock(
   on: (day: number) => App,
@@ -19,9 +42,9 @@ export function playMock(
   player: Player,
   mock: DemoMock
 ): void {
-  const { id, inDays, stage, place, minutes, count, jurors } = mock;
+  const { id, inDays, count, jurors } = mock;
   const app = on(Math.min(today, today + inDays));
-  const booked = { stage, date: formatDate(today + inDays), time: mock.time, place, minutes };
+  const booked = bookedOf(mock, today);
   // the season is laid once, when the demo's day begins
   const drawing = { count, isInOrder: false };
   const season = readSeason(app, player.auditionId);

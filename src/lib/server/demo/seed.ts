@@ -25,7 +25,7 @@ import { addCandidate, saveFacts, saveTime } from '../usecase/studio';
 import { addCall, addUntakenItems } from '../usecase/untaken';
 import { TROUBLES, type Player, playAtDesk } from './desk-day';
 import type { DemoCandidate, DemoItem, DemoList, DemoTaker } from './shape';
-import { playMock } from './mocks';
+import { playMock, reserveMock } from './mocks';
 import { recordRun } from './takes';
 import { DEMO_CANDIDATES, DEMO_TEACHER, DEMO_UNTAKEN, DEMO_ZONE } from './studio';
 
@@ -70,6 +70,7 @@ function seedCandidate(app: App, teacher: Who, demo: DemoCandidate | DemoTaker, 
     kind: 'mock' as const
   }));
   saveOwnDates(app.db, taken.auditionId, mocks, 1);
+  for (const mock of demo.stages ?? []) reserveMock(app, today, taken, mock);
   const who: Who = {
     kind: 'candidate',
     accountId: candidateId,

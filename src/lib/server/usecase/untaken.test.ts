@@ -76,7 +76,7 @@ describe('a list that nobody takes yet', () => {
     const other = addCall(app, TEACHER, { name: 'Other', rounds: [ROUND], dates: [] });
     const place = { callId: other, itemId: idOf('Weir') };
     expect(() => readUntakenItem(app, TEACHER, place)).toThrow();
-    removeUntakenItem(app, TEACHER, { ...place, isBack: false });
+    expect(() => removeUntakenItem(app, TEACHER, { ...place, isBack: false })).toThrow('nothing here');
     orderUntaken(app, TEACHER, { callId: other, ids: [place.itemId] });
     expect(names()).toEqual(['Weir']);
   });

@@ -128,8 +128,8 @@ export const removeUntakenItem = useCase({
   rule: 'teacher',
   run: (app: App, input: { callId: string; itemId: string; isBack: boolean }) => {
     untaken(app, input.callId);
-    if (items.listItemIds(app.db, input.callId).includes(input.itemId))
-      items.setItemRemoved(app.db, input.itemId, input.isBack ? null : app.now());
+    if (!items.listItemIds(app.db, input.callId).includes(input.itemId)) throw new CodedError('not-found');
+    items.setItemRemoved(app.db, input.itemId, input.isBack ? null : app.now());
   }
 });
 
