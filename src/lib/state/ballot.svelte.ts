@@ -1,7 +1,7 @@
 /** A ballot as it is written: kept on this device at each tap, and sent until it has come. */
 import type { BallotItem } from '$lib/core/record';
 import type { MockWord } from '$lib/core/record/words';
-import type { BallotView } from '$lib/schema/view';
+import type { BallotView } from '$lib/schema/mock-view';
 
 const AGAIN_MS = 4000;
 type Kept = { readonly items: readonly BallotItem[]; readonly unsent: readonly number[] };

@@ -4,7 +4,7 @@
   import { readNote } from '$lib/core/mock';
   import { MOCK_WORDS } from '$lib/core/record/words';
   import { sayBars } from '$lib/core/units';
-  import type { BallotView } from '$lib/schema/view';
+  import type { BallotView } from '$lib/schema/mock-view';
   import { BallotPaper } from '$lib/state/ballot.svelte';
   import { watch } from '$lib/state/watch';
   import CutStrip from './CutStrip.svelte';

@@ -1,6 +1,6 @@
 <!-- Books the next stage: its day and place, how much is heard, and whether by chance. -->
 <script lang="ts">
-  import type { MocksView, StageView } from '$lib/schema/view';
+  import type { MocksView, StageView } from '$lib/schema/mock-view';
   import { send } from '$lib/state/send';
 
   let { view, stage, fault }: { view: MocksView; stage: StageView; fault: string } = $props();

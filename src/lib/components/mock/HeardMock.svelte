@@ -1,7 +1,7 @@
 <!-- A mock that is over: opened by the teacher, then the jurors' words side by side and their remarks, each a spot or let go of. -->
 <script lang="ts">
   import { dayOf, sayBars, sayDate } from '$lib/core/units';
-  import type { MockView } from '$lib/schema/view';
+  import type { MockView } from '$lib/schema/mock-view';
   import { send } from '$lib/state/send';
 
   let { mock, mayOpen, fault }: { mock: MockView; mayOpen: boolean; fault: string } = $props();

@@ -1,7 +1,7 @@
 <!-- Each item: what of it mocks have heard, the word of each mock, and the gap between practice and the latest. -->
 <script lang="ts">
   import { barsByLine } from '$lib/core/record/lines';
-  import type { MocksView } from '$lib/schema/view';
+  import type { MocksView } from '$lib/schema/mock-view';
 
   let { items }: { items: MocksView['items'] } = $props();
 

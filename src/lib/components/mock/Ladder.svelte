@@ -1,7 +1,7 @@
 <!-- The ladder of stages up to the round: treads at their dates, thick where they were played, thin where they are still to go. -->
 <script lang="ts">
   import { dayOf, sayDate } from '$lib/core/units';
-  import type { MocksView } from '$lib/schema/view';
+  import type { MocksView } from '$lib/schema/mock-view';
 
   let { view }: { view: Pick<MocksView, 'stages' | 'today' | 'roundOn' | 'mockFrom'> } = $props();
 

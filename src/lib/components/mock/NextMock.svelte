@@ -2,7 +2,8 @@
 <script lang="ts">
   import ShareLink from '$lib/components/ui/ShareLink.svelte';
   import { dayOf, sayBars, sayDate } from '$lib/core/units';
-  import type { MockView, SharedLink, StageView } from '$lib/schema/view';
+  import type { MockView, StageView } from '$lib/schema/mock-view';
+  import type { SharedLink } from '$lib/schema/view';
   import { send } from '$lib/state/send';
 
   let {

@@ -2,7 +2,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { sayBars } from '$lib/core/units';
-  import type { MockView } from '$lib/schema/view';
+  import type { MockView } from '$lib/schema/mock-view';
   import { send } from '$lib/state/send';
   import { watch } from '$lib/state/watch';
   import CutStrip from './CutStrip.svelte';

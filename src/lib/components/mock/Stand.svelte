@@ -1,7 +1,7 @@
 <!-- The player's screen in a mock: what is asked, large, and nothing else. -->
 <script lang="ts">
   import { onMount } from 'svelte';
-  import type { MockView } from '$lib/schema/view';
+  import type { MockView } from '$lib/schema/mock-view';
   import { watch } from '$lib/state/watch';
 
   let { mock: known, home }: { mock: MockView; home: string } = $props();

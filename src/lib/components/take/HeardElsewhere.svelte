@@ -11,7 +11,7 @@
   import Acts from './Acts.svelte';
   import Sheet from './Sheet.svelte';
   import Systems from './Systems.svelte';
-  import { sayMs } from './systems';
+  import { sayMs, sayPlace } from './systems';
 
   let {
     view,
@@ -34,10 +34,7 @@
   /** The place that a remark is about; null while none is being said. */
   let placeMs = $state<Milliseconds | null>(null);
   let field = $state<HTMLInputElement>();
-  const sayPlace = (atMs: Milliseconds) => {
-    const at = barAt(take, item.metre, atMs);
-    return at === null ? sayMs(atMs) : sayBars({ fromBar: at, toBar: at });
-  };
+  const sayAt = (atMs: Milliseconds) => sayPlace(take, item.metre, atMs);
   const marks = $derived(view.remarks.map(({ id, atMs }) => ({ id, atMs, spotId: null })));
   const until = $derived(
     view.endsMs === null ? '' : sayDate(dayOf(formatDate(Math.floor(view.endsMs / 86_400_000))))
@@ -95,7 +92,7 @@
     >
       <input type="hidden" name="id" value={newId} />
       <input type="hidden" name="atMs" value={Math.round(placeMs)} />
-      <label for="says">At {sayPlace(placeMs)} I hear</label>
+      <label for="says">At {sayAt(placeMs)} I hear</label>
       <input id="says" name="says" bind:this={field} maxlength="200" dir="auto" required />
       <button class="action">Send it</button>
       <button type="button" class="quiet" onclick={() => (placeMs = null)}>leave it</button>
@@ -103,7 +100,7 @@
   {/if}
   {#if fault}<p role="alert">{fault}</p>{/if}
   {#each view.remarks as remark (remark.id)}
-    <p class="remark"><b>{sayPlace(remark.atMs)}</b> <bdi>{remark.says}</bdi></p>
+    <p class="remark"><b>{sayAt(remark.atMs)}</b> <bdi>{remark.says}</bdi></p>
   {/each}
   {#snippet foot()}
     <Acts

@@ -3,7 +3,7 @@
   import { onMount } from 'svelte';
   import { enhance } from '$app/forms';
   import { barAt, spotsOfMarks } from '$lib/core/take';
-  import { dayOf, sayBars, sayDate } from '$lib/core/units';
+  import { type Milliseconds, dayOf, sayBars, sayDate } from '$lib/core/units';
   import type { TakeView, Undo } from '$lib/schema/view';
   import { goBack, goOn, loopHere, placeOf } from '$lib/state/bars-in-hand';
   import { Marking } from '$lib/state/marking.svelte';
@@ -16,7 +16,7 @@
   import TakeTempo from './TakeTempo.svelte';
   import TakeFacts, { type Answered } from './TakeFacts.svelte';
   import UndoLine from '$lib/components/ui/UndoLine.svelte';
-  import { sayMs } from './systems';
+  import { sayMs, sayPlace } from './systems';
 
   let {
     view,
@@ -63,10 +63,7 @@
   });
 
   let tempo = $state<TakeTempo>();
-  const sayPlace = (atMs: number) => {
-    const at = barAt(take, metre, atMs);
-    return at === null ? sayMs(atMs) : sayBars({ fromBar: at, toBar: at });
-  };
+  const sayAt = (atMs: Milliseconds) => sayPlace(take, metre, atMs);
   const here = () => marking.put(placeMs, element);
   function undo() {
     const last = marking.open.at(-1);
@@ -119,7 +116,7 @@
   {#if outline.share !== null}<p class="drawn" role="status">
       It is drawn: {Math.round(100 * outline.share)} %
     </p>{/if}
-  <MarkWords {marking} {sayPlace} />
+  <MarkWords {marking} sayPlace={sayAt} />
   <TakeTempo bind:this={tempo} {view} {player} fault={answered.targetFault ?? ''} />
   <TakeFacts {view} nowMs={player.nowMs} {bar} barOf={(atMs) => barAt(take, metre, atMs)} {answered} />
   {#snippet foot()}

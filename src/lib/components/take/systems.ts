@@ -1,7 +1,7 @@
 /** A take laid out as the page is: a system a line, its time to scale; in tens of seconds where bars are not known. */
 import { barsByLine } from '$lib/core/record/lines';
-import { type Placed, startOfBar } from '$lib/core/take';
-import type { Milliseconds } from '$lib/core/units';
+import { type Placed, barAt, startOfBar } from '$lib/core/take';
+import { type Milliseconds, sayBars } from '$lib/core/units';
 import type { TakeView } from '$lib/schema/view';
 
 type Cell = { readonly bar: number; readonly fromMs: Milliseconds; readonly toMs: Milliseconds };
@@ -50,3 +50,9 @@ function plainSystems(lengthMs: Milliseconds): System[] {
 /** 83000 is 1:23. */
 export const sayMs = (ms: Milliseconds): string =>
   `${Math.floor(ms / 60_000)}:${String(Math.floor((ms % 60_000) / 1000)).padStart(2, '0')}`;
+
+/** A place as its bar, or where bars are not known as its time. */
+export function sayPlace(take: Placed, metre: string, atMs: Milliseconds): string {
+  const bar = barAt(take, metre, atMs);
+  return bar === null ? sayMs(atMs) : sayBars({ fromBar: bar, toBar: bar });
+}

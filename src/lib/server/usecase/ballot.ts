@@ -2,7 +2,7 @@
 import { ballotElements } from '../../core/mock';
 import { type BallotItem, type Juror, type Mock, familyOf } from '../../core/record';
 import { isInside } from '../../core/units';
-import type { BallotView } from '../../schema/view';
+import type { BallotView } from '../../schema/mock-view';
 import type { App, Who } from '../app';
 import { CodedError, orNotFound } from '../errors';
 import { findCandidate } from '../store/candidate';

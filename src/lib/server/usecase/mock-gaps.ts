@@ -4,7 +4,7 @@ import { type Mock, familyOf } from '../../core/record';
 import { type MockWord, MOCK_WORDS } from '../../core/record/words';
 import { clicksBetween, targetOf } from '../../core/tempo';
 import { type Tempo, dayOf, tempoIn } from '../../core/units';
-import type { MocksView } from '../../schema/view';
+import type { MocksView } from '../../schema/mock-view';
 import type { Season } from '../laying/facts';
 import type { ListItem } from '../store/item';
 

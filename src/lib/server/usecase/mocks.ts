@@ -5,7 +5,7 @@ import type { Drawn, Mock, MockBooked } from '../../core/record';
 import { STAGE_NAMES } from '../../core/record/words';
 import { targetOf } from '../../core/tempo';
 import { dayOf, formatDate, seedOf } from '../../core/units';
-import type { MockView, MocksView, StageView } from '../../schema/view';
+import type { MockView, MocksView, StageView } from '../../schema/mock-view';
 import { type App, type Who, isTeaching } from '../app';
 import { applyChange } from '../change/apply';
 import { boundCount, boundDates } from '../change/bounds';
