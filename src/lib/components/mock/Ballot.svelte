@@ -19,6 +19,7 @@
   // svelte-ignore state_referenced_locally
   const paper = new BallotPaper(token, known);
   let at = $state(0);
+  let sheet = $state<HTMLElement>();
   let line = $state('');
   let lineFault = $state('');
   let picked = $state.raw<readonly number[]>([]);
@@ -55,7 +56,7 @@
   function go(to: number) {
     at = to;
     [line, lineFault, picked] = ['', '', []];
-    scrollTo({ top: 0 });
+    sheet?.scrollTo({ top: 0 });
   }
   const standing = $derived(
     paper.fault
@@ -71,50 +72,53 @@
 </script>
 
 <div class="ballot">
-  {#if cut}
-    <header>
-      <p>candidate <b>{view.number}</b></p>
-      <p class="of">{at + 1} of {view.items.length}</p>
-    </header>
-    <h1><bdi>{cut.name}</bdi></h1>
-    <p class="bars">from bar {cut.fromBar} to bar {cut.toBar}</p>
-    <CutStrip item={cut.item} {cut} isWhole={false} {picked} noted={ballot.notes} onPick={pick} />
-    <div class="elements">
-      {#each view.elements as element (element)}
-        <div class="element" role="group" aria-label={element}>
-          <span>{element}</span>
-          {#each MOCK_WORDS as word, i (word)}<button
-              class={FORMS[i]}
-              aria-pressed={ballot.words[element] === word}
-              disabled={view.isClosed}
-              onclick={() => paper.word(at, element, word)}>{word}</button
-            >{/each}
-        </div>
+  <div class="paper" bind:this={sheet}>
+    {#if cut}
+      <header>
+        <p>candidate <b>{view.number}</b></p>
+        <p class="of">{at + 1} of {view.items.length}</p>
+      </header>
+      <h1><bdi>{cut.name}</bdi></h1>
+      <p class="bars">from bar {cut.fromBar} to bar {cut.toBar}</p>
+      <CutStrip item={cut.item} {cut} isWhole={false} {picked} noted={ballot.notes} onPick={pick} />
+      <div class="elements">
+        {#each view.elements as element (element)}
+          <div class="element" role="group" aria-label={element}>
+            <span>{element}</span>
+            {#each MOCK_WORDS as word, i (word)}<button
+                class={FORMS[i]}
+                aria-pressed={ballot.words[element] === word}
+                disabled={view.isClosed}
+                onclick={() => paper.word(at, element, word)}>{word}</button
+              >{/each}
+          </div>
+        {/each}
+      </div>
+      {#each ballot.notes as note, i (i)}
+        <p class="note">
+          <b>{sayBars(note)}</b> <bdi>{note.says}</bdi>
+          <button class="quiet" disabled={view.isClosed} onclick={() => paper.unsay(at, i)}
+            >take it back</button
+          >
+        </p>
       {/each}
-    </div>
-    {#each ballot.notes as note, i (i)}
-      <p class="note">
-        <b>{sayBars(note)}</b> <bdi>{note.says}</bdi>
-        <button class="quiet" disabled={view.isClosed} onclick={() => paper.unsay(at, i)}>take it back</button
-        >
-      </p>
-    {/each}
-    <form onsubmit={say}>
-      <label for="note">A remark: tap its bars above, or type them</label>
-      <input
-        id="note"
-        bind:value={line}
-        maxlength="220"
-        dir="auto"
-        autocomplete="off"
-        placeholder="{cut.fromBar} rushes into the downbeat"
-        aria-invalid={lineFault ? 'true' : undefined}
-        aria-describedby={lineFault ? 'note-fault' : undefined}
-      />
-      <button class="action" disabled={view.isClosed}>Keep it</button>
-      {#if lineFault}<p id="note-fault" class="fault" role="alert">{lineFault}</p>{/if}
-    </form>
-  {:else}<h1>There is nothing on this ballot</h1>{/if}
+      <form onsubmit={say}>
+        <label for="note">A remark: tap its bars above, or type them</label>
+        <input
+          id="note"
+          bind:value={line}
+          maxlength="220"
+          dir="auto"
+          autocomplete="off"
+          placeholder="{cut.fromBar} rushes into the downbeat"
+          aria-invalid={lineFault ? 'true' : undefined}
+          aria-describedby={lineFault ? 'note-fault' : undefined}
+        />
+        <button class="action" disabled={view.isClosed}>Keep it</button>
+        {#if lineFault}<p id="note-fault" class="fault" role="alert">{lineFault}</p>{/if}
+      </form>
+    {:else}<h1>There is nothing on this ballot</h1>{/if}
+  </div>
   <footer>
     <p role="status">
       {standing}{#if isBehind && !view.isOver}<br />the next item is being played{/if}
@@ -129,9 +133,14 @@
     display: flex;
     flex-direction: column;
     max-width: 560px;
-    min-height: 100dvh;
+    height: 100dvh;
     margin: 0 auto;
+  }
+  .paper {
+    flex: 1;
+    min-height: 0;
     padding: 12px 16px 0;
+    overflow: auto;
   }
   header {
     display: flex;
@@ -220,12 +229,10 @@
     font-size: 18px;
   }
   footer {
-    position: sticky;
-    bottom: 0;
     display: flex;
+    flex: none;
     justify-content: space-between;
     min-height: 84px;
-    margin: auto -16px 0;
     border-top: 1px solid var(--rule);
     background: var(--paper);
   }
