@@ -105,8 +105,10 @@
       <h1>Listening for {element}</h1>
     </div>
     <div class="elements" role="group" aria-label="Listen for">
-      {#each elements as one (one)}<button aria-pressed={one === element} onclick={() => (element = one)}
-          >{one}</button
+      {#each elements as one (one)}<button
+          disabled={!player.isThere}
+          aria-pressed={one === element}
+          onclick={() => (element = one)}>{one}</button
         >{/each}
     </div>
   {/snippet}
