@@ -54,6 +54,9 @@ describe('a draw', () => {
     const odd = count(all, ({ fromBar }) => ![1, 11, 21, 31].includes(fromBar));
     // one degree of freedom, 0.1 %: 10.83
     expect(chiSquare([odd, DRAWS - odd], [DRAWS * 0.2, DRAWS * 0.8])).toBeLessThan(10.83);
+    // no cut from a section's beginning ends with it: it is called odd where that was drawn, in 0.2 + 0.8 x 0.2 of all
+    const onPurpose = count(all, ({ isOdd }) => isOdd);
+    expect(chiSquare([onPurpose, DRAWS - onPurpose], [DRAWS * 0.36, DRAWS * 0.64])).toBeLessThan(10.83);
     // of those that begin elsewhere one in five stops elsewhere, too, and not where a section does
     const oddly = all.filter(({ fromBar }) => ![1, 11, 21, 31].includes(fromBar));
     const stops = count(oddly, ({ toBar }) => ![10, 20, 30, 40].includes(toBar));

@@ -76,7 +76,8 @@ function drawCut(item: ToDraw, random: () => number): Omit<Drawn, 'itemId'> {
     (cuts) => cuts.length > 0
   )!;
   const { fromBar, toBar, ...odd } = chosen[pick(chosen, weightsOf(item), random)]!;
-  return { fromBar, toBar, isOdd: odd.isOddStart || odd.isOddStop };
+  // what stops oddly because nothing else is as long does not do so on purpose
+  return { fromBar, toBar, isOdd: (isOddStart && odd.isOddStart) || (isOddStop && odd.isOddStop) };
 }
 
 type Cut = BarRange & { readonly isOddStart: boolean; readonly isOddStop: boolean };
