@@ -13,13 +13,22 @@ process.on('exit', () => console.log(`${passed} passed, ${failed} failed`));
 
 const database = beginInstalling();
 ensureChromium();
-const PACKAGES = ['chromium-headless-shell', 'libical-dev', 'python3-vobject', 'gcc', 'libc6-dev', 'openssl'];
+const PACKAGES = [
+  'chromium-headless-shell',
+  'libical-dev',
+  'python3-vobject',
+  'gcc',
+  'libc6-dev',
+  'openssl',
+  'libebur128-dev',
+  'sox'
+];
 ensureDebian(PACKAGES, () => {
   const hasVobject = spawnSync('/usr/bin/python3', ['-c', 'import vobject']).status === 0;
   const has = (command) => spawnSync(command, ['--version']).status === 0;
   const hasOpenssl = spawnSync('openssl', ['version']).status === 0;
-  const hasHeaders = existsSync('/usr/include/libical/ical.h');
-  return hasVobject && hasHeaders && has('gcc') && hasOpenssl && has('chromium-headless-shell');
+  const hasHeaders = ['libical/ical.h', 'ebur128.h'].every((name) => existsSync(join('/usr/include', name)));
+  return hasVobject && hasHeaders && ['gcc', 'sox', 'chromium-headless-shell'].every(has) && hasOpenssl;
 });
 
 const out = join(ROOT, '.tmp');

@@ -1,4 +1,9 @@
-import { describe, expect, it } from 'vitest';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { interleaved, inventedPlaying } from '../../../../tests/fixtures/playing';
 import { LOUDNESS_RATE, gainsFor, integratedLoudness } from './loudness';
 
 /** Both channels alike: a sine of 1 kHz at levels in dB under full scale, each for so many seconds. */
@@ -58,6 +63,18 @@ describe('integrated loudness', () => {
     expect(integratedLoudness(both)! - one).toBeCloseTo(10 * Math.log10(2), 6);
     expect(integratedLoudness([new Float32Array(LOUDNESS_RATE)])).toBeNull();
     expect(integratedLoudness(tone([-20, 0.3]))).toBeNull();
+  });
+});
+
+describe('integrated loudness, beside libebur128', () => {
+  const program = join(mkdtempSync(join(tmpdir(), 'irvot-loudness-')), 'loudness');
+  beforeAll(() => execFileSync('gcc', ['tests/sound/loudness.c', '-o', program, '-lebur128']));
+
+  it.each([1, 2, 3, 4])('is the same within 0.01 LU for invented playing (%d)', (seed) => {
+    const playing = inventedPlaying(seed, 12);
+    const theirs = Number(execFileSync(program, { input: interleaved(playing), encoding: 'utf8' }));
+    expect(theirs).toBeGreaterThan(-50);
+    expect(Math.abs(integratedLoudness(playing)! - theirs)).toBeLessThan(0.01);
   });
 });
 

@@ -1,4 +1,6 @@
+import { spawnSync } from 'node:child_process';
 import { describe, expect, it } from 'vitest';
+import { interleaved, inventedPlaying } from '../../../../tests/fixtures/playing';
 import { MOST_PEAKS } from '../record/words';
 import { levelFault } from './level';
 import { partsOf, peaksOf } from './wave';
@@ -11,6 +13,25 @@ describe('the outline of a sound', () => {
     const left = Float32Array.of(0.1, -0.5, 0.2, 0, 0, 0.04);
     const right = Float32Array.of(0, 0, 0, -0.1, 1.5, 0);
     expect([...(await peaksOf([left, right], 3, goOn))!]).toEqual([128, 51, 255]);
+  });
+
+  it('is what SoX finds to be the loudest of each quarter of a second', async () => {
+    const playing = inventedPlaying(5, 3);
+    const ours = [...(await peaksOf(playing, 12, goOn))!];
+    const sound = interleaved(playing);
+    const quarter = sound.length / 12;
+    const theirs = ours.map((_, part) => {
+      const raw = ['-t', 'f32', '-r', '48000', '-c', '2', '-', '-n', 'stat'];
+      const { stderr } = spawnSync('sox', raw, {
+        input: sound.subarray(part * quarter, (part + 1) * quarter),
+        encoding: 'utf8'
+      });
+      const sizeOf = (end: string) =>
+        Math.abs(Number(new RegExp(`${end} amplitude: +(\\S+)`).exec(stderr)![1]));
+      return Math.round(255 * Math.max(sizeOf('Maximum'), sizeOf('Minimum')));
+    });
+    expect(Math.max(...theirs)).toBeGreaterThan(30);
+    expect(ours).toEqual(theirs);
   });
 
   it('leaves no sample out, however the parts divide it', async () => {
