@@ -16,6 +16,10 @@
         <button class="quiet" onclick={() => takesOut.letGo(id)}>it is its only copy: let it go</button>
         <button class="quiet" onclick={() => (asked = '')}>keep it</button>
       {:else}<button class="quiet" onclick={() => (asked = id)}>let go of it</button>{/if}
-    {:else}<span role="status">A take waits on this device, and is sent when there is a line.</span>{/if}
+    {:else}<span role="status"
+        >{takesOut.why
+          ? `A take waits on this device. ${takesOut.why}`
+          : 'A take waits on this device, and is sent when there is a line.'}</span
+      >{/if}
   </p>
 {/each}

@@ -39,9 +39,7 @@
     says =
       sent === 'sent'
         ? 'It is here.'
-        : sent === 'waiting'
-          ? 'The line is gone: nothing was kept of it. Send it again.'
-          : sent.says;
+        : sent.says || 'The line is gone: nothing was kept of it. Send it again.';
     if (sent === 'sent') picked.value = '';
     await invalidateAll();
   }

@@ -1,5 +1,13 @@
 import { createHash } from 'node:crypto';
-import { mkdtempSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  mkdtempSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  statSync,
+  symlinkSync,
+  writeFileSync
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
@@ -118,6 +126,21 @@ describe('a sound that is sent in pieces', () => {
     ]);
     expect([kept, refused]).toEqual([[], [TAKE]]);
     expect(readdirSync(sending())).toEqual([]);
+  });
+
+  it('is told that the disk is full, leaves room for the others, and begins anew when there is room', async () => {
+    const to = receiver();
+    await begin(to, WAV);
+    rmSync(join(sending(), TAKE));
+    // every write to this device says that there is no room
+    symlinkSync('/dev/full', join(sending(), TAKE));
+    const answer = await part(to, 0, WAV);
+    expect([answer.status, await answer.text()]).toEqual([507, expect.stringContaining('is full')]);
+    expect(readdirSync(sending())).toEqual([]);
+    expect((await ask(to, 'HEAD', {})).status).toBe(404);
+    await begin(to, WAV);
+    expect((await part(to, 0, WAV)).status).toBe(204);
+    expect(kept).toHaveLength(1);
   });
 
   it('goes again where its take is gone meanwhile', async () => {

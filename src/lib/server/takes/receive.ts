@@ -2,8 +2,10 @@
  * Sounds as they are sent: in pieces that go on where a line broke, by the open protocol tus, each beside the database until all of it is
  * there. Who may send, and how much, is asked by whoever calls this.
  */
-import { chmodSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
+import { chmodSync, createWriteStream, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { FileStore } from '@tus/file-store';
 import { Server } from '@tus/server';
 import type { Sound } from '../../core/record';
@@ -26,6 +28,15 @@ function answerTo(thrown: unknown): { status_code: number; body: string } | unde
   return undefined;
 }
 
+/** Says why it cannot write, which the package's own keeps to itself: of a disk that is full, somebody wants to know. */
+class SoundStore extends FileStore {
+  override async write(readable: Readable, id: string, offset: number): Promise<number> {
+    const file = createWriteStream(join(this.directory, id), { flags: 'r+', start: offset });
+    await pipeline(readable, file);
+    return offset + file.bytesWritten;
+  }
+}
+
 /**
  * `sending` is the folder of what is under way, `files` that of what is there. `keep` is told what a take's sound was found to be, when its
  * file is in place; what it throws takes the file away again where it was new.
@@ -38,7 +49,7 @@ export function receiverOf(
   refuse: (takeId: string) => void
 ): Server {
   mkdirSync(sending, { recursive: true, mode: 0o700 });
-  const datastore = new FileStore({ directory: sending, expirationPeriodInMilliseconds: GIVEN_UP_MS });
+  const datastore = new SoundStore({ directory: sending, expirationPeriodInMilliseconds: GIVEN_UP_MS });
   return new Server({
     path: '/takes',
     datastore,
@@ -62,7 +73,11 @@ export function receiverOf(
       }
       return {};
     },
-    onResponseError: (_request, thrown) => answerTo(thrown)
+    onResponseError: async ({ url }, thrown) => {
+      // what is there of it makes room for others: the device has it all, and begins anew
+      if (isDiskFull(thrown)) await datastore.remove(takeIn(url)!).catch(() => {});
+      return answerTo(thrown);
+    }
   });
 }
 

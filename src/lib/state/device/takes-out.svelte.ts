@@ -8,6 +8,8 @@ export class TakesOut {
   waiting = $state.raw<readonly string[]>([]);
   /** What the studio says to those that it refuses, by id. */
   refusals = $state.raw<Readonly<Record<string, string>>>({});
+  /** Why the studio takes none for now; empty while only the line is awaited. */
+  why = $state('');
   #again: ReturnType<typeof setTimeout> | undefined;
 
   private constructor(private readonly owner: string) {}
@@ -54,13 +56,17 @@ export class TakesOut {
   }
 
   async #sendAll(): Promise<void> {
-    this.refusals = {};
+    [this.refusals, this.why] = [{}, ''];
     for (;;) {
       const next = (await this.#look()).find(({ id }) => !(id in this.refusals));
       if (!next) return;
       const sent = await sendTake(next);
-      if (sent === 'waiting') return this.#later();
-      if (sent !== 'sent') this.refusals = { ...this.refusals, [next.id]: sent.says };
+      if (sent === 'sent') continue;
+      if (sent.isTriedAgain) {
+        this.why = sent.says;
+        return this.#later();
+      }
+      this.refusals = { ...this.refusals, [next.id]: sent.says };
     }
   }
 }

@@ -92,8 +92,16 @@ export async function forgetTake(id: string): Promise<void> {
   db.close();
 }
 
-/** Why it is not sent: no line (tried again), or what the studio says. */
-export type TakeSent = 'sent' | 'waiting' | { readonly says: string };
+/** Why it is not sent, in the studio's words; tried again where there is no line, which nobody says, or where the studio has no room for now. */
+export type TakeSent = 'sent' | { readonly isTriedAgain: boolean; readonly says: string };
+
+const NO_ROOM = 507;
+
+/** `status` is 0 where no answer came. */
+const notSent = (status: number, says: string): TakeSent =>
+  status >= 400 && status < 500
+    ? { isTriedAgain: false, says }
+    : { isTriedAgain: true, says: status === NO_ROOM ? says : '' };
 
 /** Notes the take at the studio and sends its sound; what is there already is not sent again. `onShare` hears how much of it is. */
 export async function sendTake(
@@ -106,10 +114,10 @@ export async function sendTake(
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ take })
   }).catch(() => null);
-  if (!noted || noted.status >= 500) return 'waiting';
-  if (noted.redirected) return { says: 'Sign in again.' };
+  if (!noted) return notSent(0, '');
+  if (noted.redirected) return { isTriedAgain: false, says: 'Sign in again.' };
   const answer = (await noted.json().catch(() => ({}))) as { hasSound?: boolean; message?: string };
-  if (!noted.ok) return { says: answer.message ?? 'The studio refuses it.' };
+  if (!noted.ok) return notSent(noted.status, answer.message ?? 'The studio refuses it.');
   const { sound, isBegun } = file ? { sound: file, isBegun: false } : await soundOf(take.id);
   const sent = answer.hasSound ? 'sent' : await sendSound(sound, take.id, isBegun, onShare);
   if (sent === 'sent' && !file) await forgetTake(take.id);
@@ -136,8 +144,7 @@ async function sendSound(
       onSuccess: () => resolve('sent'),
       onError: (thrown) => {
         const response = thrown instanceof DetailedError ? thrown.originalResponse : null;
-        const status = response?.getStatus() ?? 0;
-        resolve(status >= 400 && status < 500 ? { says: response!.getBody() } : 'waiting');
+        resolve(notSent(response?.getStatus() ?? 0, response?.getBody() ?? ''));
       }
     }).start();
   });
