@@ -18,7 +18,7 @@
       {:else}<button class="quiet" onclick={() => (asked = id)}>let go of it</button>{/if}
     {:else}<span role="status"
         >{takesOut.why
-          ? `A take waits on this device. ${takesOut.why}`
+          ? `A take waits on this device, and is sent when it can be. ${takesOut.why}`
           : 'A take waits on this device, and is sent when there is a line.'}</span
       >{/if}
   </p>

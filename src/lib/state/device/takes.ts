@@ -96,6 +96,8 @@ export async function forgetTake(id: string): Promise<void> {
 export type TakeSent = 'sent' | { readonly isTriedAgain: boolean; readonly says: string };
 
 const NO_ROOM = 507;
+/** Asked again how far it is, or its part before is still being written. */
+const SOON = [409, 423];
 
 /** `status` is 0 where no answer came. */
 const notSent = (status: number, says: string): TakeSent =>
@@ -132,6 +134,8 @@ async function sendSound(
 ): Promise<TakeSent> {
   const { DetailedError, Upload } = await import('tus-js-client');
   const address = `/takes/${id}/sending`;
+  const statusOf = (thrown: unknown) =>
+    (thrown instanceof DetailedError && thrown.originalResponse?.getStatus()) || 0;
   return new Promise((resolve) => {
     new Upload(sound, {
       endpoint: address,
@@ -140,11 +144,16 @@ async function sendSound(
       storeFingerprintForResuming: false,
       chunkSize: PIECE_BYTES,
       retryDelays: [500, 2000, 5000],
+      // a studio that has no room has none two seconds later
+      onShouldRetry: (thrown) => {
+        const status = statusOf(thrown);
+        return status === 0 || SOON.includes(status) || (status >= 500 && status !== NO_ROOM);
+      },
       onProgress: (done, all) => onShare(all === 0 ? 0 : done / all),
       onSuccess: () => resolve('sent'),
       onError: (thrown) => {
-        const response = thrown instanceof DetailedError ? thrown.originalResponse : null;
-        resolve(notSent(response?.getStatus() ?? 0, response?.getBody() ?? ''));
+        const answer = thrown instanceof DetailedError ? thrown.originalResponse?.getBody() : null;
+        resolve(notSent(statusOf(thrown), answer ?? ''));
       }
     }).start();
   });

@@ -26,8 +26,29 @@
   const firstDay = $derived(Math.min(...all.map(({ date }) => dayOf(date)), dayOf(view.today) - 7));
   const share = (date: string) =>
     (100 * (dayOf(date) - firstDay)) / Math.max(1, dayOf(view.today) - firstDay);
+  /** So many of an item are open; the others unfold. */
+  const LATEST = 3;
   const goesSoon = (date: string | null) => date !== null && dayOf(date) - dayOf(view.today) <= SAID_DAYS;
 </script>
+
+{#snippet row(take: (typeof all)[number])}
+  <li>
+    <a href="/takes/{take.id}"
+      >{take.date === view.today ? 'today' : sayDate(dayOf(take.date))}{#if take.lengthMs !== null}, {sayMs(
+          take.lengthMs
+        )}{/if}</a
+    >
+    <span class="soft"
+      >{SOURCES[take.source]}, {sayBars(take)}{#if take.lengthMs === null}; its sound is still on the device{:else if take.isKept};
+        kept{:else if goesSoon(take.goesOn)};
+        <b>goes {sayDate(dayOf(take.goesOn!))}</b>{/if}</span
+    >
+    <form method="POST" action="?/remove" use:send>
+      <input type="hidden" name="id" value={take.id} />
+      <button class="quiet">take out</button>
+    </form>
+  </li>
+{/snippet}
 
 <svelte:head><title>Takes · {view.candidate.name} · Irvot</title></svelte:head>
 <h2>Takes</h2>
@@ -62,26 +83,17 @@
       {#each item.takes as take (take.id)}<i class:kept={take.isKept} style:left="{share(take.date)}%"
         ></i>{/each}
     </div>
-    <ul>
-      {#each item.takes as take (take.id)}
-        <li>
-          <a href="/takes/{take.id}"
-            >{take.date === view.today ? 'today' : sayDate(dayOf(take.date))}{#if take.lengthMs !== null}, {sayMs(
-                take.lengthMs
-              )}{/if}</a
-          >
-          <span class="soft"
-            >{SOURCES[take.source]}, {sayBars(take)}{#if take.lengthMs === null}; its sound is still on the
-              device{:else if take.isKept}; kept{:else if goesSoon(take.goesOn)};
-              <b>goes {sayDate(dayOf(take.goesOn!))}</b>{/if}</span
-          >
-          <form method="POST" action="?/remove" use:send>
-            <input type="hidden" name="id" value={take.id} />
-            <button class="quiet">take out</button>
-          </form>
-        </li>
-      {/each}
-    </ul>
+    <div class="rows">
+      <ul>
+        {#each item.takes.slice(0, LATEST) as take (take.id)}{@render row(take)}{/each}
+      </ul>
+      {#if item.takes.length > LATEST}<details>
+          <summary>{item.takes.length - LATEST} earlier</summary>
+          <ul>
+            {#each item.takes.slice(LATEST) as take (take.id)}{@render row(take)}{/each}
+          </ul>
+        </details>{/if}
+    </div>
   </section>
 {/each}
 {#if view.items.length > 0}
@@ -123,8 +135,14 @@
   .time .kept {
     width: 8px;
   }
-  ul {
+  .rows {
     grid-column: 2;
+  }
+  summary {
+    padding: 8px 0;
+    color: var(--soft);
+  }
+  ul {
     margin: 0;
     padding: 0;
     list-style: none;
