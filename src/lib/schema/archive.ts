@@ -3,8 +3,8 @@
  * file a candidate. What it lets through, a studio can take in; faults name the file, the path and what to do.
  */
 import { z } from 'zod';
-import { type CheckKind, GROUNDWORK, type GroundworkKind, TICKED_CHECKS } from '../core/readiness';
 import {
+  checkLevels,
   dateField,
   deskEvent,
   idField,
@@ -19,6 +19,8 @@ import {
   pin,
   printedFields,
   round,
+  saidCheck,
+  saidKind,
   schools,
   shortText,
   slot,
@@ -65,19 +67,16 @@ const call = z
 
 export const archiveCalls = z.array(call).max(2000);
 
-type TickKind = CheckKind | GroundworkKind;
-const tickKinds = [...new Set([...TICKED_CHECKS, ...GROUNDWORK.map((g) => g.kind)])] as [
-  TickKind,
-  ...TickKind[]
-];
-
 const item = z.strictObject({
   id: idField,
   listItemId: idField,
   ...ownFields,
   ownSections: sections.nullable(),
   isLeftOut: z.boolean().optional(),
-  ticks: z.partialRecord(z.enum(tickKinds), dateField),
+  /** In files of before: the day on which a check was ticked. */
+  ticks: z.partialRecord(saidKind, dateField).optional(),
+  checks: checkLevels.default({}),
+  said: z.array(saidCheck).max(5000).default([]),
   pins: z.array(pin).max(2000),
   log: z.array(touch).max(200_000)
 });

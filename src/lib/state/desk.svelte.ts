@@ -175,6 +175,12 @@ export class DeskSession {
         await this.#keep({ kind: 'page', date: this.#date, block: this.block.id, mark, scanSeconds });
     });
 
+  /** The music was begun from the bar that was named. */
+  start = (mark: 'c' | 'n') =>
+    this.#inTurn(async () => {
+      if (this.block?.run) await this.#keep({ kind: 'start', date: this.#date, block: this.block.id, mark });
+    });
+
   /** A spot was found. It stands from now on; what it asks comes tomorrow. */
   found = (bars: Omit<Spot, 'id' | 'foundBy' | 'elsewhere'>, by?: 'probe' | 'microscope') =>
     this.#inTurn(() => {

@@ -21,6 +21,7 @@
   import ReadingFace from './ReadingFace.svelte';
   import RunFace from './RunFace.svelte';
   import ScalesFace from './ScalesFace.svelte';
+  import StartsFace from './StartsFace.svelte';
   import TimedFace from './TimedFace.svelte';
   import WhatFace from './WhatFace.svelte';
   import WorkFace from './WorkFace.svelte';
@@ -94,11 +95,13 @@
     // a run and a hunt end with their music, not with the clock
     if (isRunning && item) return 'run';
     if (isRunBlock && item && block.run.ran === null && !isLeaving) return 'run';
-    const isOver = standing ? standing.phase === 'ended' : block.run.ran !== null || (isTimeUp && !hunt);
+    const isPlayed = block.run.ran !== null || block.run.starts.length >= (block.starts?.length ?? Infinity);
+    const isOver = standing ? standing.phase === 'ended' : isPlayed || (isTimeUp && !hunt && !block.starts);
     if (isLeaving || isOver) return 'end';
     if (isAtDrill(block)) return 'drill';
     if (standing) return 'work';
     if (hunt) return 'hunt';
+    if (block.starts) return 'starts';
     return block.scales ? 'scales' : item?.kind === 'sight-reading' ? 'reading' : 'timed';
   });
 
@@ -141,8 +144,7 @@
   });
   // the click follows the tempo
   $effect(() => {
-    const isClicked =
-      face !== 'end' && face !== 'none' && face !== 'reading' && face !== 'drill' && face !== 'run';
+    const isClicked = !['end', 'none', 'reading', 'starts', 'drill', 'run'].includes(face);
     if (!isClicked || !clicked) clicking.stop();
     else clicking.follow(clicked);
   });
@@ -167,6 +169,7 @@
     const mark = kind === 'clean' ? 'c' : 'n';
     if (face === 'scales') return session.key(mark);
     if (face === 'reading') return reading.answer(mark);
+    if (face === 'starts') return session.start(mark);
     if (face === 'hunt') return mark === 'c' ? huntFace?.next() : huntFace?.back();
     if (face === 'drill') return intoTheBars();
     if (isAsking) await session.move({ kind: 'further', isTaken: kind === 'clean' });
@@ -318,6 +321,8 @@
     />
   {:else if face === 'reading'}
     <ReadingFace {block} {reading} secondsLeft={session.secondsLeft} />
+  {:else if face === 'starts'}
+    <StartsFace {block} onAnswer={session.start} />
   {:else if face === 'scales' && block.scales}
     {@render clickRow(4)}
     <ScalesFace {block} scales={block.scales} seconds={session.seconds} onAnswer={session.key} />

@@ -52,6 +52,7 @@
     day.found.filter(({ itemId, foundBy }) => itemId === block.itemId && foundBy === block.kind)
   );
   const pages = $derived(block.run?.pages ?? []);
+  const starts = $derived(block.run?.starts ?? []);
   const ran = $derived(block.run?.ran ?? null);
   const unit = $derived(block.work?.unit ?? 'quarter');
   const held = $derived(standing?.heldBpm ?? null);
@@ -99,6 +100,12 @@
         {pages.length}
         {pages.length === 1 ? 'page' : 'pages'}, kept going in {pages.filter(({ mark }) => mark === 'c')
           .length}
+      </p>
+    {/if}
+    {#if starts.length > 0}
+      <p class="holds">
+        from {starts.filter(({ mark }) => mark === 'c').length} of {starts.length}
+        {starts.length === 1 ? 'bar' : 'bars'} it was there at once
       </p>
     {/if}
     {#each spots as { spot, heldBpm } (spot.id)}

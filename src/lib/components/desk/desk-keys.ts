@@ -2,11 +2,11 @@
 import type { DeskSettings } from './settings';
 
 /**
- * first: nothing is begun. work: with a tempo. scales: key by key. reading: fresh pages, at sight. hunt: a probe, or the microscope. drill: a motion without its piece. run: straight through. timed: without any. end: of a block. none: of
+ * first: nothing is begun. work: with a tempo. scales: key by key. reading: fresh pages, at sight. hunt: a probe, or the microscope. starts: from bars that are named. drill: a motion without its piece. run: straight through. timed: without any. end: of a block. none: of
  * the day, or it hurts.
  */
 export type Face =
-  'first' | 'work' | 'scales' | 'reading' | 'hunt' | 'drill' | 'run' | 'timed' | 'end' | 'none';
+  'first' | 'work' | 'scales' | 'reading' | 'hunt' | 'starts' | 'drill' | 'run' | 'timed' | 'end' | 'none';
 export type DeskAct =
   | 'begin'
   | 'next'
@@ -47,6 +47,7 @@ const OF_FACE: Readonly<Record<Face, Acts>> = {
   scales: { right: 'clean', left: 'not-yet', keys: new Map([...ALWAYS, [' ', 'click']]) },
   reading: { right: 'clean', left: 'not-yet', keys: new Map(ALWAYS) },
   hunt: { right: 'clean', left: 'not-yet', keys: new Map([...ALWAYS, [' ', 'click']]) },
+  starts: { right: 'clean', left: 'not-yet', keys: new Map(ALWAYS) },
   drill: { right: 'clean', keys: new Map(ALWAYS) },
   run: { right: 'onward', keys: new Map() },
   timed: { right: 'leave', keys: new Map([...ALWAYS, [' ', 'click']]) },

@@ -1,7 +1,8 @@
 <!-- The groundwork of every item as a checklist with dates: a tick is a date, taken off by ticking again. -->
 <script lang="ts">
   import { send } from '$lib/state/send';
-  import { GROUNDWORK, type GroundworkKind, relatedScales } from '$lib/core/readiness';
+  import { GROUNDWORK, relatedScales } from '$lib/core/readiness';
+  import type { GroundworkKind } from '$lib/core/record/words';
   import { dayOf, sayDate } from '$lib/core/units';
 
   let {
@@ -52,9 +53,9 @@
               <td>
                 <form method="POST" action="?/groundwork" use:send>
                   <input type="hidden" name="itemId" value={item.id} />
-                  <input type="hidden" name="kind" value={kind} />
+                  <input type="hidden" name="check" value={kind} />
                   <button
-                    name="isTicked"
+                    name="isHeld"
                     value={on ? '0' : '1'}
                     aria-pressed={on !== undefined}
                     aria-label="{item.name}: {asks}{on ? `, ${say(on)}` : ''}"

@@ -17,9 +17,12 @@ export function touchesOfDay(day: DeskDay): Touch[] {
     .sort((a, b) => a.run!.begunAtMs - b.run!.begunAtMs);
   let over = 0;
   return begun.flatMap((block) => {
-    const { seconds, answers, pages, ran } = block.run!;
+    const { seconds, answers, pages, starts, ran } = block.run!;
     if (block.itemId === null) return [];
-    const minutes = wholeMinutes(seconds + over, ran !== null || answers.length + pages.length > 0);
+    const minutes = wholeMinutes(
+      seconds + over,
+      ran !== null || answers.length + pages.length + starts.length > 0
+    );
     over += seconds - minutes * 60;
     return minutes === 0 ? [] : [touchOf(day, block, minutes)];
   });

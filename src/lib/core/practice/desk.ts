@@ -55,6 +55,8 @@ type Run = {
     readonly scanSeconds: number;
     readonly atMs: number;
   }[];
+  /** Of the block's starts, how those went that were played, in their order. */
+  readonly starts: readonly { readonly id: string; readonly mark: 'c' | 'n' }[];
   /** How it went straight through; null where nobody said. */
   readonly ran: RanAndHeard | null;
   readonly task: TaskInHand;
@@ -174,6 +176,9 @@ function readRun(block: RoadBlock, own: readonly OfBlock[]): Run | null {
         ? [{ id: event.id, mark: event.mark, scanSeconds: event.scanSeconds, atMs: event.atMs }]
         : []
     ),
+    starts: own.flatMap((event) =>
+      event.kind === 'start' && !undone.has(event.id) ? [{ id: event.id, mark: event.mark }] : []
+    ),
     ran: ranOf(own),
     task: taskOf(block, own),
     isTaken: own.some(({ kind }) => kind === 'part'),
@@ -230,5 +235,5 @@ export const sumOfDay = ({ blocks }: Pick<DeskDay, 'blocks'>): Minutes =>
   blocks.reduce((sum, block) => sum + (block.isDropped ? 0 : block.minutes), 0);
 
 /** What was answered last in a run, which undo takes back; undefined where nothing was. */
-export const lastAnswered = ({ moves, keys, pages }: Run): { readonly id: string } | undefined =>
-  moves.at(-1) ?? keys.at(-1) ?? pages.at(-1);
+export const lastAnswered = ({ moves, keys, pages, starts }: Run): { readonly id: string } | undefined =>
+  moves.at(-1) ?? keys.at(-1) ?? pages.at(-1) ?? starts.at(-1);

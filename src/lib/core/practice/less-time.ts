@@ -16,6 +16,7 @@ const STAYS: readonly DeskBlockKind[] = [
   'minutes',
   'microscope',
   'probe',
+  'any-bar',
   'fundamentals',
   'free',
   'quiet',

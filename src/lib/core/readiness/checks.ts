@@ -1,202 +1,102 @@
 /**
- * Readiness: a chain, not an average. Each check has evidence with a date and a shelf life; an item is as ready as
- * its weakest required check, the audition as its weakest item, and the next action follows from that.
- * Only checks that can be answered from a list, a log and a tick are here. Source: handbook section 8 (common practice).
+ * The checks of readiness: what each asks, how long evidence of it counts, what answers it, and how much it counts for which items. Source: the
+ * mock model, section 6, and handbook section 8 (common practice, no published source).
  */
-import type { DayNumber } from '../units';
+import type { CheckLevels } from '../record';
+import type { AskedBlock, CheckKind, CheckLevel, ItemKind } from '../record/words';
 
-const LIST = new Intl.ListFormat('en-GB');
-
-/** Order is the chain's: what comes first is weakest when it is missing. */
-export const CHECKS = [
-  {
-    kind: 'edition',
-    shelfDays: null,
-    isTicked: true,
-    asks: 'edition right',
-    does: 'Compare the edition with the call and write it down.'
-  },
-  {
-    kind: 'errata',
-    shelfDays: 28,
-    isTicked: true,
-    asks: 'errata entered',
-    does: 'Look at the call again for errata and enter them.'
-  },
-  {
-    kind: 'bars',
-    shelfDays: null,
-    isTicked: true,
-    asks: 'bars numbered',
-    does: 'Number the bars in the part.'
-  },
-  {
-    kind: 'decisions',
-    shelfDays: null,
-    isTicked: true,
-    asks: 'decisions locked',
-    does: 'Settle breaths, fingerings and articulation, and write them in.'
-  },
-  { kind: 'tempo', shelfDays: 14, isTicked: false, asks: 'tempo holds', does: '' },
-  { kind: 'elements', shelfDays: 14, isTicked: false, asks: 'all elements hold', does: '' },
-  {
-    kind: 'straight',
-    shelfDays: 14,
-    isTicked: true,
-    asks: 'straight through without stopping',
-    does: 'Run it once without stopping, without click.'
-  },
-  {
-    kind: 'cold',
-    shelfDays: 14,
-    isTicked: true,
-    asks: 'cold, first thing, first attempt',
-    does: 'Play it tomorrow before anything else, once.'
-  },
-  {
-    kind: 'anywhere',
-    shelfDays: 21,
-    isTicked: true,
-    asks: 'from any bar that is named',
-    does: 'Let someone name five bars and start from each.'
-  },
-  {
-    kind: 'context',
-    shelfDays: 28,
-    isTicked: true,
-    asks: 'in context',
-    does: 'Play it with what sounds a minute before and after.'
-  },
-  { kind: 'mock', shelfDays: 21, isTicked: false, asks: 'same in a mock as in practice', does: '' }
-] as const;
-
-export type CheckKind = (typeof CHECKS)[number]['kind'];
-export const TICKED_CHECKS: readonly CheckKind[] = CHECKS.filter((c) => c.isTicked).map((c) => c.kind);
-
-/** "not yet": no evidence. "ask again": evidence past its shelf life. */
-type CheckState = 'holds' | 'ask again' | 'not yet';
-
-export type ReadItem = {
-  readonly id: string;
-  readonly name: string;
-  /** Free items and sight-reading have no tempo to hold. */
-  readonly hasTempo: boolean;
-  /** Fresh pages: no edition, no bars, only going on and doing so at once. */
-  readonly isSightReading: boolean;
-  readonly heldOn: DayNumber | null;
-  readonly isAtTarget: boolean;
-  readonly heldShare: number | null;
-  readonly says: string;
-  /** Latest touch at which an element did not hold, and which, where none held since. */
-  readonly openElements: readonly string[];
-  readonly lastTouch: DayNumber | null;
-  readonly ticks: Readonly<Partial<Record<CheckKind, DayNumber>>>;
-  /** The latest mock before a panel that heard it: its day, and the gap between practice and it in words; null where practice says too little. */
-  readonly mock: { readonly on: DayNumber; readonly gap: number | null; readonly says: string } | null;
-};
-
-type CheckReading = {
+export type Check = {
   readonly kind: CheckKind;
   readonly asks: string;
-  readonly state: CheckState;
-  readonly on: DayNumber | null;
-  readonly says: string;
-};
-export type ItemReadiness = {
-  readonly id: string;
-  readonly name: string;
-  readonly checks: readonly CheckReading[];
-  readonly holding: number;
-  readonly weakest: CheckReading | null;
-  readonly nextAction: string;
+  /** Evidence counts for so many days; null: until it is said otherwise. */
+  readonly shelfDays: number | null;
+  /** The block that answers it; null where it is a task. */
+  readonly block: AskedBlock | null;
+  /** What to do, where it is a task. */
+  readonly does: string;
 };
 
-/** Every item's checks, the weakest item first; ties keep the list's order. */
-export function readReadiness(items: readonly ReadItem[], today: DayNumber): ItemReadiness[] {
-  return items
-    .map((item) => readItem(item, today))
-    .map((reading, index) => ({ reading, index, share: items[index]!.heldShare ?? 0 }))
-    .sort((a, b) => chainAt(a.reading) - chainAt(b.reading) || a.share - b.share || a.index - b.index)
-    .map(({ reading }) => reading);
-}
+const task = (kind: CheckKind, asks: string, shelfDays: number | null, does: string): Check => ({
+  kind,
+  asks,
+  shelfDays,
+  block: null,
+  does
+});
+const block = (kind: CheckKind, asks: string, shelfDays: number, by: AskedBlock): Check => ({
+  kind,
+  asks,
+  shelfDays,
+  block: by,
+  does: ''
+});
 
-/** How far along the chain the first open check stands; the chain's length where none is open. */
-function chainAt(reading: ItemReadiness): number {
-  const at = reading.checks.findIndex((check) => check.state !== 'holds');
-  return at < 0 ? CHECKS.length : CHECKS.findIndex((c) => c.kind === reading.checks[at]!.kind);
-}
+/** In the order of the chain. */
+export const CHECKS: readonly Check[] = [
+  task('edition', 'edition right', null, 'Compare the edition with the call and write it down.'),
+  task('bars', 'bars numbered', null, 'Number the bars in the part.'),
+  task(
+    'decisions',
+    'decisions locked',
+    null,
+    'Settle breaths, fingerings and articulation, and write them in.'
+  ),
+  task('errata', 'errata entered', 28, 'Look at the call again for errata and enter them.'),
+  task(
+    'page',
+    'call’s page looked at',
+    7,
+    'Look at the call’s page for news, and say so on the page of the call.'
+  ),
+  block('tempo', 'tempo holds', 14, 'work'),
+  block('elements', 'every element holds', 14, 'work'),
+  block('straight', 'straight through', 14, 'run'),
+  block('cold', 'cold, first attempt', 14, 'run'),
+  block('anywhere', 'from any bar', 21, 'any-bar'),
+  task('context', 'in context', 28, 'Play it with what sounds a minute before and after, or listen to that.'),
+  block('probe', 'faster, clean', 21, 'probe'),
+  task(
+    'take',
+    'take, nothing new',
+    21,
+    'Record all of it, listen to the whole take, and say here when nothing new was found.'
+  ),
+  task('mock', 'mock as practice', 21, 'Let a mock before the teacher or a jury hear it.'),
+  task('memory', 'by memory', 14, 'Run it twice by memory.'),
+  task(
+    'accompanist',
+    'with accompanist',
+    28,
+    'Rehearse it with the accompanist, or with a recording of the part.'
+  ),
+  task('keys', 'all keys', 14, 'Play every key at the pattern that is asked, the weakest first.'),
+  block('fresh', 'fresh pages', 14, 'work')
+];
 
-function readItem(item: ReadItem, today: DayNumber): ItemReadiness {
-  const checks = CHECKS.filter((c) => isRequired(c.kind, item)).map((check): CheckReading => {
-    const on =
-      check.kind === 'tempo'
-        ? item.isAtTarget
-          ? item.heldOn
-          : null
-        : check.kind === 'elements'
-          ? elementsOn(item)
-          : check.kind === 'mock'
-            ? mockOn(item)
-            : (item.ticks[check.kind] ?? null);
-    const isOld = on !== null && check.shelfDays !== null && today - on > check.shelfDays;
-    const state: CheckState = on === null ? 'not yet' : isOld ? 'ask again' : 'holds';
-    return {
-      kind: check.kind,
-      asks: check.asks,
-      state,
-      on,
-      says:
-        check.kind === 'tempo'
-          ? item.says
-          : check.kind === 'mock'
-            ? (item.mock?.says ?? '')
-            : sayElements(check.kind, item)
-    };
-  });
-  const weakest = checks.find((check) => check.state !== 'holds') ?? null;
-  return {
-    id: item.id,
-    name: item.name,
-    checks,
-    holding: checks.filter((c) => c.state === 'holds').length,
-    weakest,
-    nextAction: nextAction(weakest, item)
-  };
-}
+const everything = (required: readonly CheckKind[], optional: readonly CheckKind[] = []) =>
+  new Map<CheckKind, CheckLevel>([
+    ...required.map((kind) => [kind, 'required'] as const),
+    ...optional.map((kind) => [kind, 'optional'] as const)
+  ]);
+const GROUND = ['edition', 'bars', 'decisions', 'errata', 'page'] as const;
+const PLAYED = ['tempo', 'elements', 'straight', 'cold'] as const;
 
-const SIGHT_READING_CHECKS: readonly CheckKind[] = ['straight', 'cold'];
+/** Memory and an accompanist are asked where somebody says so. */
+const PIECE = everything([...GROUND, ...PLAYED, 'anywhere', 'context', 'probe', 'take', 'mock']);
+const USUAL: Readonly<Record<ItemKind, ReadonlyMap<CheckKind, CheckLevel>>> = {
+  etude: PIECE,
+  excerpt: PIECE,
+  // long: a probe of all of it tells little
+  solo: everything([...GROUND, ...PLAYED, 'anywhere', 'context', 'take', 'mock'], ['probe']),
+  scales: everything([...GROUND, ...PLAYED, 'mock', 'keys'], ['anywhere']),
+  // no page is known before: only going on, and doing so at once
+  'sight-reading': everything(['fresh'])
+};
+const OF_A_TEMPO: readonly CheckKind[] = ['tempo', 'elements', 'probe'];
 
-function isRequired(kind: CheckKind, item: ReadItem): boolean {
-  if (item.isSightReading) return SIGHT_READING_CHECKS.includes(kind);
-  return item.hasTempo || (kind !== 'tempo' && kind !== 'elements');
-}
+type Asked = { readonly kind: ItemKind; readonly hasTempo: boolean; readonly levels: CheckLevels };
 
-/** It holds where a panel heard no less than practice says. */
-const mockOn = ({ mock }: ReadItem): DayNumber | null =>
-  mock !== null && mock.gap !== null && mock.gap <= 0 ? mock.on : null;
-
-function elementsOn(item: ReadItem): DayNumber | null {
-  return item.openElements.length === 0 ? item.heldOn : null;
-}
-
-function sayElements(kind: CheckKind, item: ReadItem): string {
-  return kind === 'elements' && item.openElements.length > 0 ? item.openElements.join(', ') : '';
-}
-
-function nextAction(weakest: CheckReading | null, item: ReadItem): string {
-  if (!weakest) return 'Keep it warm: a short touch every four days, a run a week.';
-  if (weakest.kind === 'tempo')
-    return weakest.state === 'ask again'
-      ? 'Show the tempo again: it has not been heard for a fortnight.'
-      : `Climb: ${item.says}.`;
-  if (weakest.kind === 'elements') {
-    return item.openElements.length > 0
-      ? `One click lower until ${LIST.format(item.openElements)} hold too.`
-      : 'Log a block in which all elements hold.';
-  }
-  if (weakest.kind === 'mock')
-    return item.mock?.gap && item.mock.gap > 0
-      ? `Close the gap: ${item.mock.says}. Then let the next mock hear it.`
-      : 'Let a mock before the teacher or a jury hear it.';
-  return CHECKS.find((c) => c.kind === weakest.kind)!.does;
+export function levelOf(check: CheckKind, { kind, hasTempo, levels }: Asked): CheckLevel {
+  if (!hasTempo && OF_A_TEMPO.includes(check)) return 'off';
+  return levels[check] ?? USUAL[kind].get(check) ?? 'off';
 }

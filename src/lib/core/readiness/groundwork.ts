@@ -1,17 +1,16 @@
 /**
- * Groundwork: what is done and ticked in the first days, before a ladder is climbed. Source: handbook section 2 (common
- * practice). The first four are readiness checks as well; the other two are groundwork alone.
+ * Groundwork: what is done and said in the first days, before a ladder is climbed. Source: handbook section 2 (common practice).
  */
-export const GROUNDWORK = [
+import type { GroundworkKind } from '../record/words';
+
+export const GROUNDWORK: readonly { readonly kind: GroundworkKind; readonly asks: string }[] = [
   { kind: 'edition', asks: 'edition right' },
   { kind: 'errata', asks: 'errata entered' },
   { kind: 'bars', asks: 'bars numbered' },
   { kind: 'decisions', asks: 'decisions locked' },
   { kind: 'scales', asks: 'related scales chosen' },
   { kind: 'listened', asks: 'context listened to' }
-] as const;
-
-export type GroundworkKind = (typeof GROUNDWORK)[number]['kind'];
+];
 
 const CIRCLE = ['C', 'G', 'D', 'A', 'E', 'B', 'F#', 'Db', 'Ab', 'Eb', 'Bb', 'F'] as const;
 const SAID: Record<string, string> = { '#': ' sharp', b: ' flat' };

@@ -1,2 +1,4 @@
 export * from './checks';
 export * from './groundwork';
+export * from './next';
+export * from './read';

@@ -3,11 +3,11 @@
  * road map and its blocks follow from them alone (core/practice/desk.ts); so do the touches of the log.
  */
 import { z } from 'zod';
-import { bpmField, dateField, idField, minutesField, shortText, unitField } from './fields';
+import { barField, bpmField, dateField, idField, minutesField, shortText, unitField } from './fields';
 import type { Immutable } from './immutable';
 import { ownMethod } from './method';
 import { barsSchema, spot, spotSet } from './spot';
-import { BLOCK_ENDS, CLICK_STAGES, DESK_BLOCKS, STEPS_BACK } from './words';
+import { ASKED_BLOCKS, BLOCK_ENDS, CLICK_STAGES, DESK_BLOCKS, STEPS_BACK } from './words';
 
 /** A ladder by single beats a minute is long. */
 const way = z.array(bpmField).min(1).max(400);
@@ -114,6 +114,8 @@ const roadBlock = z.strictObject({
   fundamental: idField.optional(),
   scales: scalesToDo.optional(),
   hunt: huntToDo.optional(),
+  /** Bars that are named one after the other: the music begins at once from each. */
+  starts: z.array(barField).min(1).max(12).optional(),
   /** Of a link of a chunk chain: the chunk that is joined, and the one it is joined to. */
   link: z.strictObject({ chunk: barsSchema, to: barsSchema }).optional(),
   /** So long the difficulty is taken out of the music before the bars are played. */
@@ -195,6 +197,8 @@ export const deskEvent = z.discriminatedUnion('kind', [
     /** Looked at before the first note. */
     scanSeconds: z.number().int().min(0).max(3600)
   }),
+  /** The music was begun from a bar that was named, the next of the block's: c where it was there at once. */
+  z.strictObject({ ...made, ...block, kind: z.literal('start'), mark: z.enum(['c', 'n']) }),
   /** Something was run straight through, as the player heard it; of several of a block the latest counts. */
   z.strictObject({
     ...made,
@@ -241,6 +245,14 @@ export const deskEvent = z.discriminatedUnion('kind', [
       z.strictObject({ place: z.number().min(-1000).max(1000) }),
       z.strictObject({ isDropped: z.boolean() })
     ])
+  }),
+  /** A block is wanted on its day, which is to come, since it answers a check of an item; of several for one item and block the latest counts. */
+  z.strictObject({
+    ...made,
+    kind: z.literal('asked'),
+    itemId: idField,
+    as: z.enum(ASKED_BLOCKS),
+    isWanted: z.boolean()
   }),
   /** A spot was found. */
   z.strictObject({ ...made, kind: z.literal('spot'), spot }),

@@ -1,5 +1,6 @@
 /** What is kept, each record defined once: its shape in Zod, its type, its limits and the sentence of each fault. */
 export * from './call';
+export * from './check';
 export * from './desk';
 export * from './family';
 export * from './fields';

@@ -48,6 +48,7 @@ export const DESK_BLOCKS = [
   'easy-run',
   'probe',
   'microscope',
+  'any-bar',
   'liked',
   'free',
   'quiet',
@@ -58,6 +59,58 @@ export type DeskBlockKind = (typeof DESK_BLOCKS)[number];
 /** How a block ended: its time was up, cut short since the mind wandered, left for today, or stopped for pain. */
 export const BLOCK_ENDS = ['next', 'shorter', 'not-today', 'hurts'] as const;
 export type BlockEnd = (typeof BLOCK_ENDS)[number];
+
+/** What is asked of an item before it is ready, in the order in which it can be (handbook section 8). */
+export const CHECK_KINDS = [
+  'edition',
+  'bars',
+  'decisions',
+  'errata',
+  'page',
+  'tempo',
+  'elements',
+  'straight',
+  'cold',
+  'anywhere',
+  'context',
+  'probe',
+  'take',
+  'mock',
+  'memory',
+  'accompanist',
+  'keys',
+  'fresh'
+] as const;
+export type CheckKind = (typeof CHECK_KINDS)[number];
+
+/** Those that somebody can say; the others follow from the log, the call and the mocks alone. */
+export const CHECKS_BY_HAND = [
+  'edition',
+  'bars',
+  'decisions',
+  'errata',
+  'straight',
+  'cold',
+  'anywhere',
+  'context',
+  'probe',
+  'take',
+  'memory',
+  'accompanist',
+  'keys'
+] as const satisfies readonly CheckKind[];
+
+/** Done in the first days, before a ladder is climbed; the first four are checks as well. */
+export const GROUNDWORK_KINDS = ['edition', 'errata', 'bars', 'decisions', 'scales', 'listened'] as const;
+export type GroundworkKind = (typeof GROUNDWORK_KINDS)[number];
+
+/** How much a check of an item counts: an optional one is shown, and decides nothing. */
+export const CHECK_LEVELS = ['required', 'optional', 'off'] as const;
+export type CheckLevel = (typeof CHECK_LEVELS)[number];
+
+/** Blocks that are put on a day to come because they answer a check: a run, starts from any bar, a probe, or work as the plan has it. */
+export const ASKED_BLOCKS = ['run', 'any-bar', 'probe', 'work'] as const;
+export type AskedBlock = (typeof ASKED_BLOCKS)[number];
 
 /** Who found a spot. */
 export const SPOT_FINDERS = ['self', 'teacher', 'juror', 'probe', 'microscope', 'take'] as const;

@@ -3,7 +3,7 @@ import { type App, type Who, makeApp } from '../app';
 import { openDb } from '../db/open';
 import { formatDate, dayOf } from '../../core/units';
 import { addAudition, saveCall, takeCall } from '../usecase/call';
-import { tickCheck } from '../usecase/countback';
+import { sayCheck } from '../usecase/readiness';
 import { readHome, saveLessonNote, setTarget } from '../usecase/lesson';
 import { addWish, answerWish } from '../usecase/wish';
 import { addItem, readItem, readList } from '../usecase/list';
@@ -142,7 +142,7 @@ function randomStudio(seed: number): App {
           notHeld: roll(2) ? ['rhythm'] : [],
           note: text()
         });
-      if (roll(2)) tickCheck(app, TEACHER, { itemId, kind: 'edition', isTicked: true });
+      if (roll(2)) sayCheck(app, TEACHER, { itemId, check: 'edition', isHeld: true });
       if (roll(2)) pinBlock(app, TEACHER, { itemId, date: day(1, 15), minutes: 15 });
       const { item } = readItem(app, TEACHER, { itemId });
       const sectionId = item.sections[0]!.id;

@@ -74,7 +74,12 @@ const SAMPLES: { readonly [K in EditKind]: () => Extract<Edit, { kind: K }> } = 
     about: { itemId, sectionId: sectionId(), bpm: 64 },
     to: '2026-12-01'
   }),
-  tick: () => ({ kind: 'tick', about: { itemId, check: 'edition' }, to: '2026-11-24' }),
+  said: () => ({
+    kind: 'said',
+    about: { itemId, saidId: 'said' },
+    to: { id: 'said', check: 'edition', date: '2026-11-24', isHeld: true, by: 'teacher' }
+  }),
+  'check-levels': () => ({ kind: 'check-levels', about: { itemId }, to: { probe: 'off' } }),
   touch: () => ({ kind: 'touch', about: { itemId, touchId }, to: null }),
   heard: () => ({ kind: 'heard', about: { itemId, touchId }, to: { evidence: 'recording' } }),
   mock: () => {
@@ -105,7 +110,7 @@ describe('a change', () => {
   );
 
   it('of several at once is taken back as one', () => {
-    const kinds: EditKind[] = ['time', 'target', 'left-out', 'order', 'slot', 'tick'];
+    const kinds: EditKind[] = ['time', 'target', 'left-out', 'order', 'slot', 'said'];
     const edits = kinds.map((kind) => SAMPLES[kind]());
     const reads = () => edits.map((edit) => placeOf(edit).read(app, edit.about) ?? null);
     const before = reads();

@@ -5,7 +5,7 @@
 import type { StepSchool } from '../../core/tempo';
 import { targetOf } from '../../core/tempo';
 import type { Touch } from '../../core/practice';
-import type { Mock } from '../../core/record';
+import type { CheckLevels, Mock, SaidCheck } from '../../core/record';
 import type { BlockPin, RungPin, Schools, SeasonSection } from '../../core/season';
 import type { App } from '../app';
 import { orNotFound } from '../errors';
@@ -17,6 +17,7 @@ import * as items from '../store/item';
 import * as lessons from '../store/lesson';
 import { dropMock, findMock, putMock } from '../store/mock';
 import * as pins from '../store/pin';
+import * as checks from '../store/said-check';
 import * as touches from '../store/touch';
 import { boundDates, boundTime } from './bounds';
 import { callPlace } from './call-place';
@@ -229,10 +230,20 @@ const rungPin = place<Omit<RungPin, 'date'>, string | null>({
   touches: auditionOf
 });
 
-/** The day on which a check was ticked by hand; null where it is not. */
-const tick = place<OfItem & { readonly check: items.TickKind }, string | null>({
-  read: (app, { itemId, check }) => items.ticksOf(app.db, itemId)[check] ?? null,
-  write: (app, { itemId, check }, to) => items.setTick(app.db, itemId, check, to),
+/** What was said of a check on a day; null where it was not. */
+const said = place<OfItem & { readonly saidId: string }, SaidCheck | null>({
+  read: (app, { saidId }) => checks.findSaidCheck(app.db, saidId) ?? null,
+  write(app, { itemId, saidId }, to) {
+    if (to) checks.addSaidCheck(app.db, itemId, to);
+    else checks.dropSaidCheck(app.db, saidId);
+  },
+  touches: () => null
+});
+
+/** Which checks an item is asked, where that is set otherwise than by default. */
+const checkLevels = place<OfItem, CheckLevels>({
+  read: (app, { itemId }) => checks.checkLevelsOf(app.db, itemId),
+  write: (app, { itemId }, to) => checks.setCheckLevels(app.db, itemId, to),
   touches: () => null
 });
 
@@ -286,7 +297,8 @@ export const PLACES = {
   checked,
   'block-pin': blockPin,
   'rung-pin': rungPin,
-  tick,
+  said,
+  'check-levels': checkLevels,
   touch,
   heard,
   mock

@@ -9,7 +9,8 @@ import pins from './migrations/0002_pins.sql?raw';
 import { findSession } from '../store/account';
 import { findAudition } from '../store/audition';
 import { findGrant } from '../store/grant';
-import { itemsOf, ticksOf } from '../store/item';
+import { itemsOf } from '../store/item';
+import { saidChecksOf } from '../store/said-check';
 import { lastLogDate, touchesOfAudition } from '../store/touch';
 import { openDb } from './open';
 
@@ -66,7 +67,9 @@ describe('the database', () => {
     ]);
     expect(touchesOfAudition(db, 'a')).toHaveLength(1);
     expect(lastLogDate(db, 'c')).toBe('2026-11-20');
-    expect(ticksOf(db, 'i')).toEqual({ edition: '2026-11-20' });
+    expect(saidChecksOf(db, 'i')).toMatchObject([
+      { check: 'edition', date: '2026-11-20', isHeld: true, by: 'self' }
+    ]);
     expect(db.pragma('foreign_key_check')).toEqual([]);
   });
 

@@ -3,8 +3,7 @@
  * asks, miss days and get on with some items better than with others; all by a fixed seed and counted from today.
  */
 import { startingSet } from '../../core/practice';
-import { TICKED_CHECKS } from '../../core/readiness';
-import { type Often, familyOf } from '../../core/record';
+import { type Often, type SaidKind, familyOf } from '../../core/record';
 import { type PlannedBlock, type SeasonPlan, barsOf, rungOfBlock } from '../../core/season';
 import { dayOf, formatDate, randomFrom } from '../../core/units';
 import { instantOf } from '../../core/units/zone';
@@ -13,13 +12,14 @@ import { addAccount, findTeacher } from '../store/account';
 import { findAudition, saveOwnDates } from '../store/audition';
 import { listCalls, saveCall, setCallChecked } from '../store/call';
 import { setCandidateAccount } from '../store/candidate';
-import { findItem, itemsOf, setTick } from '../store/item';
+import { findItem, itemsOf } from '../store/item';
 import { addWish, putLessonNote } from '../store/lesson';
 import { addTouch } from '../store/touch';
 import { layAgain } from '../laying/lay';
 import { addAudition, takeCall } from '../usecase/call';
 import { keepDeskEvents } from '../usecase/desk';
 import { addItem } from '../usecase/list';
+import { sayCheck } from '../usecase/readiness';
 import { addSpot, readSpotPage, setSpot } from '../usecase/spots';
 import { addCandidate, saveFacts, saveTime } from '../usecase/studio';
 import { addCall, addUntakenItems } from '../usecase/untaken';
@@ -37,6 +37,20 @@ const OFTEN: readonly Often[] = [
   { kind: 'every', days: 1 },
   { kind: 'weekdays', weekdays: [2, 4, 6] },
   { kind: 'weekdays', weekdays: [1, 3, 5] }
+];
+
+/** What a player has said to hold, so many of these. */
+const SAID: readonly SaidKind[] = [
+  'edition',
+  'errata',
+  'bars',
+  'decisions',
+  'straight',
+  'cold',
+  'anywhere',
+  'context',
+  'take',
+  'probe'
 ];
 
 export function seedDemo(app: App): void {
@@ -84,8 +98,8 @@ function seedCandidate(app: App, teacher: Who, demo: DemoCandidate | DemoTaker, 
     practise(on(day), player, demo.diligence, day, today - day <= DESK_DAYS);
   }
   [...taken.easeOf.keys()].forEach((id, i) =>
-    TICKED_CHECKS.slice(0, Math.max(0, demo.ticks - (i % 3))).forEach((kind, k) =>
-      setTick(app.db, id, kind, formatDate(today - 3 * k - 2))
+    SAID.slice(0, Math.max(0, demo.ticks - (i % 3))).forEach((check, k) =>
+      sayCheck(on(today - 3 * k - 2), player.who, { itemId: id, check, isHeld: true })
     )
   );
   for (const { daysAgo, says } of demo.equipment ?? [])

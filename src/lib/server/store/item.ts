@@ -1,8 +1,7 @@
 /**
  * Items: what is printed belongs to the list (list_item) and to all who took it; order, schools and, where they differ,
- * sections are one candidate's own (item). Ticks of readiness checks are personal.
+ * sections are one candidate's own (item).
  */
-import type { CheckKind, GroundworkKind } from '../../core/readiness';
 import type { ChosenSchools, Cut, Erratum, HoldsNow, Own, Printed, SeasonSection } from '../../core/record';
 import { type Db, preparedOnce } from '../db/open';
 
@@ -18,9 +17,6 @@ export type ListItem = Printed &
     readonly version: number;
   };
 export type { Cut, Erratum, Printed };
-
-/** What can be ticked by hand. */
-export type TickKind = CheckKind | GroundworkKind;
 
 type Row = PrintedRow & {
   audition_id: string;
@@ -117,14 +113,7 @@ const statements = preparedOnce((db) => ({
   setOwnSections: db.prepare('UPDATE item SET own_sections_json = ?, version = version + 1 WHERE id = ?'),
   setLeftOut: db.prepare('UPDATE item SET is_left_out = ?, version = version + 1 WHERE id = ?'),
   place: db.prepare('UPDATE item SET position = ? WHERE id = ? AND audition_id = ?'),
-  setRemoved: db.prepare('UPDATE list_item SET removed_at_ms = ? WHERE id = ?'),
-  ticks: db.prepare<[string], { kind: TickKind; on_date: string }>(
-    'SELECT kind, on_date FROM check_tick WHERE item_id = ?'
-  ),
-  tick: db.prepare(
-    'INSERT INTO check_tick (item_id, kind, on_date) VALUES (?, ?, ?) ON CONFLICT (item_id, kind) DO UPDATE SET on_date = excluded.on_date'
-  ),
-  untick: db.prepare('DELETE FROM check_tick WHERE item_id = ? AND kind = ?')
+  setRemoved: db.prepare('UPDATE list_item SET removed_at_ms = ? WHERE id = ?')
 }));
 
 function decode(row: Row): ListItem {
@@ -253,16 +242,4 @@ export function placePrinted(db: Db, listItemIds: readonly string[]): void {
 }
 export function orderItems(db: Db, auditionId: string, ids: readonly string[]): void {
   ids.forEach((id, i) => statements(db).place.run(i + 1, id, auditionId));
-}
-
-export function ticksOf(db: Db, itemId: string): Partial<Record<TickKind, string>> {
-  return Object.fromEntries(
-    statements(db)
-      .ticks.all(itemId)
-      .map((t) => [t.kind, t.on_date])
-  );
-}
-export function setTick(db: Db, itemId: string, kind: TickKind, onDate: string | null): void {
-  if (onDate === null) statements(db).untick.run(itemId, kind);
-  else statements(db).tick.run(itemId, kind, onDate);
 }

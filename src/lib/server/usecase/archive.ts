@@ -2,6 +2,7 @@
  * The open archive out and in: the whole studio, or one candidate to take along. Taking in adds to what the studio has; it
  * is all or nothing. Sign-ins do not travel: a candidate gets a new link.
  */
+import { type SaidCheck, SAID_KINDS } from '../../core/record';
 import type { Archive, ArchiveCall, ArchiveCandidate } from '../../schema/archive';
 import { ARCHIVE_VERSION } from '../../schema/archive';
 import { datesIn } from '../../schema/dates-in';
@@ -32,6 +33,7 @@ import {
   takesOf
 } from '../store/take';
 import { mocksOf, putMock } from '../store/mock';
+import { addSaidCheck, checkLevelsOf, saidChecksOf, setCheckLevels } from '../store/said-check';
 import { addTouch, touchesOfAudition } from '../store/touch';
 import { readFiles } from '../files/folder';
 import { serverLog } from '../log';
@@ -166,7 +168,8 @@ function writeAudition(app: App, audition: auditions.Audition): ArchiveCandidate
     schools: item.schools,
     holdsNow: item.holdsNow,
     isLeftOut: item.isLeftOut,
-    ticks: items.ticksOf(app.db, item.id),
+    checks: checkLevelsOf(app.db, item.id) ?? {},
+    said: saidChecksOf(app.db, item.id),
     pins: pins.filter((pin) => pin.itemId === item.id),
     log: log.filter((touch) => touch.itemId === item.id)
   }));
@@ -302,6 +305,16 @@ function takeTake(app: App, candidateId: string, from: ArchiveCandidate['takes']
   }
 }
 
+/** Files of before have one tick for each check. */
+const ticksAsSaid = (
+  app: App,
+  { ticks }: ArchiveCandidate['auditions'][number]['items'][number]
+): SaidCheck[] =>
+  SAID_KINDS.flatMap((check) => {
+    const date = ticks?.[check];
+    return date === undefined ? [] : [{ id: app.newId(), check, date, isHeld: true, by: 'self' }];
+  });
+
 function takeAudition(app: App, candidateId: string, from: ArchiveCandidate['auditions'][number]): void {
   const { id, callId, beganOn } = from;
   auditions.addAudition(app.db, { id, candidateId, callId, beganOn }, app.now());
@@ -316,8 +329,8 @@ function takeAudition(app: App, candidateId: string, from: ArchiveCandidate['aud
       { ownSections, mostPerDayMin, schools, holdsNow }
     );
     if (item.isLeftOut) items.setLeftOut(app.db, item.id, true);
-    for (const [kind, date] of Object.entries(item.ticks))
-      items.setTick(app.db, item.id, kind as Parameters<typeof items.setTick>[2], date);
+    setCheckLevels(app.db, item.id, item.checks);
+    for (const said of [...ticksAsSaid(app, item), ...item.said]) addSaidCheck(app.db, item.id, said);
     for (const pin of item.pins) {
       if ('minutes' in pin) putBlockPin(app.db, pin);
       else putRungPin(app.db, pin);

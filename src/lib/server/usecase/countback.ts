@@ -1,24 +1,17 @@
-/** The countback, its earlier layings, and readiness: what is read from a plan. */
-import { GROUNDWORK, type ReadItem, TICKED_CHECKS, readReadiness as readChecks } from '../../core/readiness';
+/** The countback and its earlier layings: what is read from a plan. */
 import { type PlannedItem, heldStairs, plannedStairs, setSideBySide } from '../../core/season';
-import { equipmentIn, inTimeOrder } from '../../core/practice';
+import { equipmentIn } from '../../core/practice';
 import { LIGHT_DAYS, readAways } from '../../core/plan';
 import { dayOf, formatDate } from '../../core/units';
 import type { CountbackItem, SeasonHeadView } from '../../schema/view';
-import { type App, todayIn } from '../app';
-import { carryOut } from '../change/apply';
+import type { App } from '../app';
 import { hasGrant } from '../grant/grant';
-import { findCandidate } from '../store/candidate';
 import { equipmentEvents } from '../store/desk-event';
-import { type ListItem, type TickKind, findItem } from '../store/item';
 import { lessonNotesOf } from '../store/lesson';
 import { versionByNumber, versionDays, versionHeads } from '../store/plan-version';
-import { mocksOf } from '../store/mock';
-import { gapsOf } from './mock-gaps';
-import { candidateOfAudition, candidateOfItem } from './owner';
+import { candidateOfAudition } from './owner';
 import { type Season, readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
-import { itemTicks } from './list';
 import { orNotFound } from '../errors';
 import { planOfToday } from './today';
 import { useCase } from './use-case';
@@ -187,87 +180,5 @@ export const readComparison = useCase({
       b: side(b!),
       sides: setSideBySide(a!.plan, b!.plan)
     };
-  }
-});
-
-export const readReadiness = useCase({
-  rule: 'see',
-  owner: candidateOfAudition,
-  run: (app: App, input: { auditionId: string }) => {
-    const season = readSeason(app, input.auditionId);
-    const plan = planOf(app, season)?.plan ?? null;
-    const items =
-      plan?.items
-        .filter(
-          (item) => !['past', 'left-out'].includes(item.state) && (!item.broughtBy || item.broughtBy.isShared)
-        )
-        .map((item) => readItem(app, season, item)) ?? [];
-    return {
-      audition: season.audition,
-      candidate: season.candidate,
-      today: season.request.today,
-      readings: readChecks(items, dayOf(season.request.today))
-    };
-  }
-});
-
-function readItem(app: App, season: Season, planned: PlannedItem): ReadItem {
-  const touches = inTimeOrder(season.log.filter((t) => t.itemId === planned.id));
-  const heldDays = planned.sections.flatMap((s) => (s.held ? [dayOf(s.held.on)] : []));
-  const timed = planned.sections.filter((s) => s.unit !== null);
-  const isSeen = timed.length > 0 && timed.every((s) => s.held);
-  const slowest = planned.sections.find((s) => s.id === planned.slowestSectionId);
-  const latest = touches.at(-1);
-  return {
-    id: planned.id,
-    name: planned.name,
-    hasTempo: timed.length > 0,
-    isSightReading: planned.kind === 'sight-reading',
-    heldOn: isSeen ? Math.min(...heldDays) : null,
-    isAtTarget:
-      planned.state === 'holds' || timed.every((s) => s.held !== null && s.held.bpm >= s.targetBpm!),
-    heldShare: planned.heldShare,
-    says: slowest?.says ?? '',
-    openElements: latest?.notHeld ?? [],
-    lastTouch: latest ? dayOf(latest.date) : null,
-    mock: latestMock(app, season, planned.id),
-    ticks: ticksByDay(
-      app,
-      season.items.find((i) => i.id === planned.id)
-    )
-  };
-}
-
-/** From this stage on a panel hears. */
-const PANEL_STAGE = 3;
-
-function latestMock(app: App, season: Season, itemId: string): ReadItem['mock'] {
-  const item = season.items.find(({ id }) => id === itemId);
-  const mocks = item ? mocksOf(app.db, season.audition.id).filter(({ stage }) => stage >= PANEL_STAGE) : [];
-  const last = item && gapsOf(season, item, mocks).words.at(-1);
-  if (!last) return null;
-  const says = last.gap === null ? 'practice says too little' : `${last.element} was “${last.word}”`;
-  return { on: dayOf(last.date), gap: last.gap, says };
-}
-
-function ticksByDay(app: App, item: ListItem | undefined): ReadItem['ticks'] {
-  const ticks = Object.entries(item ? itemTicks(app, item) : {});
-  return Object.fromEntries(ticks.flatMap(([kind, date]) => (date ? [[kind, dayOf(date)]] : [])));
-}
-
-const TICKS: readonly TickKind[] = [...TICKED_CHECKS, ...GROUNDWORK.map((g) => g.kind)];
-
-/** Ticks or unticks a check by hand, dated today where the candidate lives. */
-export const tickCheck = useCase({
-  rule: 'own',
-  owner: candidateOfItem,
-  run: (app: App, input: { itemId: string; kind: TickKind; isTicked: boolean }) => {
-    orNotFound(findItem(app.db, input.itemId));
-    if (!TICKS.includes(input.kind))
-      throw new RangeError(`no tick for ${input.kind}: it follows from the log`);
-    const candidate = orNotFound(findCandidate(app.db, orNotFound(candidateOfItem(app, input))));
-    const about = { itemId: input.itemId, check: input.kind };
-    const to = input.isTicked ? todayIn(app, candidate.zone) : null;
-    carryOut(app, { edits: [{ kind: 'tick', about, to }], cause: 'a check ticked' });
   }
 });

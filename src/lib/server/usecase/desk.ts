@@ -19,7 +19,8 @@ import {
   huntsFor,
   makeRoadMap,
   scalesStanding,
-  waitingOn
+  waitingOn,
+  wantedOn
 } from '../../core/season';
 import { dayOf, formatDate } from '../../core/units';
 import type { DeskAnswer } from '../../schema/desk';
@@ -160,12 +161,14 @@ const factsOf = (app: App, season: Season, spots: readonly SpotNow[], date: stri
   doneOn: desk.fundamentalsBefore(app.db, season.candidate.id, date)
 });
 
-function roadMapOn(
+/** `asked` is what is wanted of that day besides the plan; where it is not said, what is kept of it. */
+export function roadMapOn(
   app: App,
   season: Season,
   plan: SeasonPlan | null,
   spots: readonly SpotNow[],
-  date: string
+  date: string,
+  asked = wantedOn(desk.deskEventsOf(app.db, season.candidate.id, date))
 ): RoadBlock[] {
   if (!plan) return [];
   const idOf = (index: number, itemId: string | null) =>
@@ -173,7 +176,7 @@ function roadMapOn(
       .update(JSON.stringify([season.candidate.id, date, index, itemId]))
       .digest('base64url')
       .slice(0, 32);
-  return makeRoadMap(plan, factsOf(app, season, spots, date), date, idOf);
+  return makeRoadMap(plan, { ...factsOf(app, season, spots, date), asked }, date, idOf);
 }
 
 /**

@@ -13,6 +13,7 @@ import * as listener from './listener';
 import * as log from './log';
 import * as mocks from './mocks';
 import * as pin from './pin';
+import * as readiness from './readiness';
 import * as signIn from './sign-in';
 import * as spots from './spots';
 import * as studio from './studio';
@@ -49,6 +50,7 @@ export const USE_CASES = Object.fromEntries(
     log,
     mocks,
     pin,
+    readiness,
     signIn,
     spots,
     studio,

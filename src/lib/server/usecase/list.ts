@@ -12,6 +12,7 @@ import { type ItemInput, boundItem, ownOf, printedOf, todayOf } from '../change/
 import { CodedError, orNotFound } from '../errors';
 import { findAudition, takersOf } from '../store/audition';
 import * as items from '../store/item';
+import { heldDaysOf } from '../store/said-check';
 import { candidateOfAudition } from './owner';
 import { readSeason } from '../laying/facts';
 import { layForTakers } from '../laying/lay';
@@ -47,7 +48,7 @@ export const readList = useCase({
 
 /** Ticks with their dates; errata that came after theirs take it away: they are to be entered. */
 export function itemTicks(app: App, { id, errata }: Pick<items.ListItem, 'id' | 'errata'>) {
-  const ticks = items.ticksOf(app.db, id);
+  const ticks = heldDaysOf(app.db, id);
   const isOutdated = ticks.errata !== undefined && errata.some((erratum) => erratum.addedOn > ticks.errata!);
   return isOutdated ? { ...ticks, errata: undefined } : ticks;
 }

@@ -4,7 +4,7 @@ import { type App } from '../app';
 import { layWaiting } from '../laying/new-day';
 import { latestVersion, putVersion, versionHeads } from '../store/plan-version';
 import { exportCalendar } from './calendar';
-import { readComparison, readCountback, readReadiness, readVersions, tickCheck } from './countback';
+import { readComparison, readCountback, readVersions } from './countback';
 import { addAudition, saveCall } from './call';
 import {
   addItem,
@@ -311,32 +311,6 @@ describe('the studio', () => {
     expect(rows[0]!.auditions[0]).toMatchObject({ daysToGo: 7, items: 1 });
     expect(rows[0]!.auditions[0]!.shortMin).toBeGreaterThan(0); // Zed has no minutes at all
     expect(rows[1]!.auditions[0]!.shortMin).toBe(0);
-  });
-});
-
-describe('readiness', () => {
-  const first = () => readReadiness(app, TEACHER, { auditionId }).readings[0]!;
-
-  it('begins with what can be ticked and goes on to what the log shows', () => {
-    expect(first().weakest!.kind).toBe('edition');
-    for (const kind of ['edition', 'errata', 'bars', 'decisions'] as const)
-      tickCheck(app, TEACHER, { itemId, kind, isTicked: true });
-    expect(first()).toMatchObject({
-      weakest: { kind: 'tempo' },
-      nextAction: 'Climb: no evidence for bars 1–16.'
-    });
-    logTouch(app, TEACHER, { itemId, date: '2026-11-24', minutes: 12, tempoBpm: 96, attempts: 'ccc' });
-    expect(first().weakest!.kind).toBe('straight');
-  });
-
-  it('asks again when evidence is past its shelf life', () => {
-    tickCheck(app, TEACHER, { itemId, kind: 'cold', isTicked: true });
-    now += 15 * 86_400_000;
-    expect(first().checks.find((c) => c.kind === 'cold')!.state).toBe('ask again');
-  });
-
-  it('does not let the log’s own checks be ticked', () => {
-    expect(() => tickCheck(app, TEACHER, { itemId, kind: 'tempo', isTicked: true })).toThrow(RangeError);
   });
 });
 

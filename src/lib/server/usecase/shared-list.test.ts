@@ -3,7 +3,8 @@ import { type App, makeApp } from '../app';
 import { openDb } from '../db/open';
 import { findAudition } from '../store/audition';
 import { checkCall, prepareAudition, previewCall, readCall, saveCall, takeCall } from './call';
-import { readCountback, readReadiness, tickCheck } from './countback';
+import { readCountback } from './countback';
+import { readReadiness, sayCheck } from './readiness';
 import { addItem, previewItem, readItem, readList, removeItem, saveItem } from './list';
 import { logTouch } from './log';
 import { takeBack } from './undo';
@@ -71,7 +72,7 @@ describe('a list that two candidates take', () => {
 
   it('carries a correction to both, dated, and asks both for it again', () => {
     for (const itemId of [adasItem, itemOf(bo).id])
-      tickCheck(app, TEACHER, { itemId, kind: 'errata', isTicked: true });
+      sayCheck(app, TEACHER, { itemId, check: 'errata', isHeld: true });
     now += DAY_MS;
     edit(adasItem, { errata: [{ bar: 7, says: 'B flat' }] });
     for (const who of [ada, bo]) {

@@ -12,6 +12,8 @@ import { drillMinutes } from '../climb/rungs';
 import { linkOf } from '../facts/chain';
 import { partsOf } from '../facts/parts';
 import { type KeysPlayed, scalesOn } from './scales';
+import { ANY_BAR_MIN, type Asked, drawStarts, runMinutesOf } from './asked';
+import { huntsFor } from './hunts';
 import { type SpotNow, spotsForBlock } from './spots';
 import { throughOf } from './through';
 import { dueOf, sayWhy } from './why';
@@ -50,6 +52,8 @@ type Facts = {
   readonly hurtDays?: readonly string[] | undefined;
   /** Hardest first. */
   readonly spots?: readonly SpotNow[];
+  /** Wanted on the day besides what the plan has. */
+  readonly asked?: readonly Asked[];
 };
 type BlockWithoutId = Omit<RoadBlock, 'id'>;
 
@@ -63,19 +67,67 @@ export function makeRoadMap(
   const day = plan.days.find((one) => one.date === date);
   if (!day || (day.capacityMin === 0 && day.blocks.length === 0)) return [];
   const { warmUpMin } = facts.time;
+  const planned = day.blocks.map((block) => roadBlockOf(plan, facts, date, block));
+  const asked = askedOn(plan, facts, date, planned);
   const blocks = [
     ...ofNoItem('warm-up', warmUpMin, 'Warm-up', 'from the middle of the range outwards'),
     ...fundamentalsOn(facts, date),
-    ...withSwitches(
-      day.blocks.map((block) => roadBlockOf(plan, facts, date, block)),
-      facts.items
-    )
+    ...withSwitches([...asked, ...planned.map((block) => lessFor(asked, planned, block))], facts.items)
   ];
   return withRests(blocks).map((block, i) => ({ id: idOf(i, block.itemId), ...block }));
 }
 
 const turnsOn = ({ time, doneOn = new Map() }: Pick<Facts, 'time' | 'doneOn'>, date: string) =>
   rotationOn(time.rotation ?? [], doneOn, date, time.fundamentalsMin);
+
+/** What is wanted besides, a run first: it asks whether it is there cold. What the plan has anyway is not put in again. */
+function askedOn(
+  plan: SeasonPlan,
+  facts: Facts,
+  date: string,
+  planned: readonly BlockWithoutId[]
+): BlockWithoutId[] {
+  const blocks = (facts.asked ?? []).flatMap(({ itemId, as }): BlockWithoutId[] => {
+    const item = plan.items.find(({ id }) => id === itemId);
+    const own = facts.items.find(({ id }) => id === itemId);
+    if (!item || !own || item.state === 'past') return [];
+    if (as === 'probe')
+      return huntsFor(plan, facts).filter((hunt) => hunt.kind === 'probe' && hunt.itemId === itemId);
+    if (as === 'work') {
+      if (planned.some((block) => block.itemId === itemId && block.work !== null)) return [];
+      return blocksToAdd(plan, facts, date)
+        .filter((block) => block.itemId === itemId)
+        .map((block) => ({ ...block, why: 'asked for: its tempo' }));
+    }
+    const minutes = as === 'run' ? runMinutesOf(own) : ANY_BAR_MIN;
+    const place = { start: null, sectionId: null, bpm: null, bars: null, isPinned: false };
+    const run = roadBlockOf(plan, facts, date, { ...place, itemId, kind: 'run', minutes });
+    if (as === 'run') return [{ ...run, why: 'asked for: first thing, first attempt, straight through' }];
+    const { sections: _all, ...blank } = run;
+    const starts = drawStarts(own, `${itemId} ${date}`);
+    return [{ ...blank, kind: 'any-bar', why: 'asked for: from any bar that is named', starts }];
+  });
+  return blocks.sort((a, b) => Number(b.kind === 'run') - Number(a.kind === 'run'));
+}
+
+/** What is put in takes its minutes from the item's own longest block of the day, else from the longest of all, as far as that stays a block. */
+function lessFor(
+  asked: readonly BlockWithoutId[],
+  planned: readonly BlockWithoutId[],
+  block: BlockWithoutId
+): BlockWithoutId {
+  const longest = (some: readonly BlockWithoutId[]) =>
+    some.reduce<BlockWithoutId | undefined>((a, b) => (a && a.minutes >= b.minutes ? a : b), undefined);
+  const taken = asked
+    .filter(({ itemId }) => {
+      const own = planned.filter((one) => one.itemId === itemId);
+      return longest(own.length > 0 ? own : planned) === block;
+    })
+    .reduce((sum, { minutes }) => sum + minutes, 0);
+  return taken === 0
+    ? block
+    : { ...block, minutes: Math.max(Math.min(block.minutes, LEAST_BLOCK_MIN), block.minutes - taken) };
+}
 
 /** Those whose turn it is; one block of them all where there is no rotation. */
 function fundamentalsOn(facts: Facts, date: string): BlockWithoutId[] {

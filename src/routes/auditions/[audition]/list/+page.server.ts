@@ -1,17 +1,16 @@
 import { fail } from '@sveltejs/kit';
 import { z } from 'zod';
-import { GROUNDWORK, type GroundworkKind } from '$lib/core/readiness';
+import { saidKind } from '$lib/core/record';
 import { allow, runAs, fieldsOf } from '$lib/server/http';
-import { tickCheck } from '$lib/server/usecase/countback';
 import { orderItems, readList, removeItem } from '$lib/server/usecase/list';
+import { sayCheck } from '$lib/server/usecase/readiness';
 import type { Undo } from '$lib/schema/view';
 import type { Actions, PageServerLoad } from './$types';
 
-const kinds = GROUNDWORK.map((g) => g.kind) as [GroundworkKind, ...GroundworkKind[]];
 const groundworkForm = z.object({
   itemId: z.string(),
-  kind: z.enum(kinds),
-  isTicked: z.string().transform((text) => text === '1')
+  check: saidKind,
+  isHeld: z.string().transform((text) => text === '1')
 });
 
 export const load: PageServerLoad = (event) => ({
@@ -31,7 +30,7 @@ export const actions: Actions = {
     allow(event, readList, { auditionId: event.params.audition });
     const read = groundworkForm.safeParse((await fieldsOf(event)).record());
     if (!read.success) return fail(400);
-    runAs(event, tickCheck, read.data);
+    runAs(event, sayCheck, read.data);
   },
   restore: async (event) => {
     allow(event, removeItem, undefined);
