@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { type Browser, type Page, expect, test } from '@playwright/test';
 import type { run } from 'axe-core';
-import { Studio, alive, enterDemo } from './studio';
+import { Studio, alive, askStarts, enterDemo, leaveBlocksUntil } from './studio';
 
 /** As it stands in a page once its source has run there. */
 declare const axe: { readonly run: typeof run };
@@ -170,6 +170,10 @@ test('axe finds nothing on any page of a season', async ({ browser }) => {
     await page.goto(studio.origin + audition + path);
     await expectNothing(path || 'countback');
   }
+  await page.goto(`${studio.origin}${audition}/readiness`);
+  await page.getByRole('link', { name: /Lanterns/ }).click();
+  await expect(page.getByText('not asked', { exact: false }).first()).toBeVisible();
+  await expectNothing('readiness opened');
   await page.goto(studio.origin + audition);
   await alive(page);
   await page.locator('button.week').nth(1).click();
@@ -353,6 +357,11 @@ test('axe finds nothing on any face of the desk', async ({ browser }) => {
   await button(/^the end/).click();
   await button(/^3$/).click();
   await expectNothing('desk: which bars broke');
+  await askStarts(page, studio.origin + noor);
+  await studio.at('2026-11-25T08:30:00Z');
+  await page.goto(`${studio.origin}${noor}/desk?begin`);
+  await leaveBlocksUntil(page, button(/^it was there/));
+  await expectNothing('desk: from any bar');
 });
 
 test('axe finds nothing on the screens of an empty studio', async ({ browser }) => {

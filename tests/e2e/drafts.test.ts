@@ -263,8 +263,9 @@ test('where the line drops, every form stays on the page with what was typed, an
     await page.getByRole('button', { name: /^Pin / }).first().click();
     await saidAndBack();
     await page.goto(`${audition}/readiness`);
+    await page.locator('tbody th a').first().click();
     await drop();
-    await page.locator('form[action="?/tick"] button').first().click();
+    await page.locator('form[action="?/say"] button').first().click();
     await saidAndBack();
     await page.goto(`${audition}/log`);
     await drop();

@@ -122,6 +122,18 @@ export async function addCandidate(
   return address;
 }
 
+/** Puts starts from any bar of the first item of the page of readiness on the next day, whatever is next there. */
+export async function askStarts(page: Page, season: string): Promise<void> {
+  await page.goto(`${season}/readiness`);
+  const href = (await page.locator('tbody th a').first().getAttribute('href'))!;
+  const itemId = new URL(href, page.url()).searchParams.get('item')!;
+  const sent = await page.request.post(`${season}/readiness?/ask`, {
+    form: { itemId, as: 'any-bar', isWanted: '1' },
+    headers: { origin: new URL(season).origin }
+  });
+  expect(sent.ok()).toBe(true);
+}
+
 /** At the desk, leaves blocks until what is looked for is there. */
 export async function leaveBlocksUntil(page: Page, there: Locator): Promise<void> {
   const next = page.getByRole('button', { name: /^(next|done)/ }).first();

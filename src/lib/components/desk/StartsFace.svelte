@@ -12,7 +12,7 @@
 
 <div class="starts">
   <p class="what">{block.name}, {played.length + 1} of {starts.length}</p>
-  <p class="bar" role="status"><span>bar</span> {bar}</p>
+  <h1 aria-live="polite"><span>bar</span> {bar}</h1>
   <p class="says">Look, hear it, begin: a few bars at once in time, without a run-up.</p>
   <p class="row" aria-hidden="true">
     {#each starts as one, i (one)}<i class={played[i]?.mark} class:now={i === played.length}></i>{/each}
@@ -36,12 +36,12 @@
     font-size: clamp(16px, 2.2vw, 24px);
     font-stretch: 84%;
   }
-  .bar {
+  h1 {
     font-size: clamp(110px, 24vw, 260px);
     font-weight: 700;
     line-height: 0.95;
   }
-  .bar span {
+  h1 span {
     font-size: 0.3em;
     font-weight: 500;
   }
