@@ -163,6 +163,7 @@ test('axe finds nothing on any page of a season', async ({ browser }) => {
     '/takes',
     '/mocks',
     '/readiness',
+    '/day',
     '/call',
     '/layings',
     '/layings/compare?a=1&b=2'

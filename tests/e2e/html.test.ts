@@ -77,6 +77,7 @@ test('every screen is sent as valid HTML', async ({ page }) => {
       '/desk',
       '/log',
       '/readiness',
+      '/day',
       '/call',
       '/layings'
     ].map((p) => audition + p),

@@ -216,6 +216,7 @@ test('who prepares alone is asked for no candidate, logs as one, and reads no wo
     '/list/import',
     '/log',
     '/readiness',
+    '/day',
     '/call',
     '/spots'
   ]) {

@@ -19,6 +19,7 @@ import {
   pin,
   printedFields,
   round,
+  roundDay,
   saidCheck,
   saidKind,
   schools,
@@ -77,6 +78,8 @@ const item = z.strictObject({
   ticks: z.partialRecord(saidKind, dateField).optional(),
   checks: checkLevels.default({}),
   said: z.array(saidCheck).max(5000).default([]),
+  /** What is thought before it is played. Missing in files of before. */
+  thought: shortText,
   pins: z.array(pin).max(2000),
   log: z.array(touch).max(200_000)
 });
@@ -92,7 +95,8 @@ const audition = z.strictObject({
   /** What the latest laying agreed, so that nothing moves by moving house. */
   agreed: agreed.nullable(),
   /** Missing in files of before. */
-  mocks: z.array(keptMock).max(200).default([])
+  mocks: z.array(keptMock).max(200).default([]),
+  roundDays: z.array(roundDay).max(20).default([])
 });
 
 export const archiveCandidate = z.strictObject({

@@ -158,6 +158,8 @@ type DeskItem = {
   readonly toBar: number;
   readonly barsPerLine?: string | undefined;
   readonly pickupBeats?: number | undefined;
+  /** To think of before it is played; empty where nobody said. */
+  readonly thought: string;
 };
 
 /** What Today and the desk are shown from. */

@@ -82,6 +82,7 @@
   <div class="run">
     <h1>{item.name}</h1>
     <p class="bars">straight through, {sayBars(bars)}</p>
+    {#if item.thought}<p class="thought" dir="auto">{item.thought}</p>{/if}
     {#if phase === 'ready'}
       {#if tempo}<p class="tempo">
           <NoteValue unit={tempo.unit} height={44} />
@@ -141,6 +142,12 @@
     color: var(--soft);
     font-size: clamp(20px, 3.8vw, 40px);
     font-stretch: 88%;
+  }
+  .thought {
+    margin-top: 2vh;
+    font-size: clamp(26px, 4.6vw, 52px);
+    font-stretch: 88%;
+    line-height: 1.1;
   }
   .tempo {
     margin-top: 3vh;

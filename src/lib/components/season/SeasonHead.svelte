@@ -44,8 +44,11 @@
       <a href="/candidates/{head.candidateId}"><bdi>{head.candidateName}</bdi></a>
     </h1>
     <p>
-      {head.instruments} · {head.auditionName}{#if head.next}, {head.next.name}
-        {sayDate(dayOf(head.next.date))}{head.next.time ? `, ${head.next.time}` : ''}{/if}
+      {head.instruments} · {head.auditionName}{#if head.next},
+        <a class="round" href="{base}/day"
+          >{head.next.name}
+          {sayDate(dayOf(head.next.date))}{head.next.time ? `, ${head.next.time}` : ''}</a
+        >{/if}
     </p>
   </div>
   <nav aria-label="Audition">
@@ -85,6 +88,10 @@
     display: flex;
     flex-wrap: wrap;
     gap: 0 18px;
+  }
+  .round {
+    color: inherit;
+    text-decoration-color: var(--rule);
   }
   nav a {
     padding: 4px 0;

@@ -9,6 +9,7 @@ export * from './item';
 export * from './lesson';
 export * from './lines';
 export * from './pin';
+export * from './round-day';
 export * from './spot';
 export * from './take';
 export * from './method';

@@ -112,6 +112,10 @@ export type CheckLevel = (typeof CHECK_LEVELS)[number];
 export const ASKED_BLOCKS = ['run', 'any-bar', 'probe', 'work'] as const;
 export type AskedBlock = (typeof ASKED_BLOCKS)[number];
 
+/** The day of a round, in its order: each lasts up to the next, the last up to the slot. */
+export const DAY_STEPS = ['rise', 'eat', 'leave', 'arrive', 'register', 'warm-up', 'silent'] as const;
+export type DayStep = (typeof DAY_STEPS)[number];
+
 /** Who found a spot. */
 export const SPOT_FINDERS = ['self', 'teacher', 'juror', 'probe', 'microscope', 'take'] as const;
 

@@ -38,6 +38,15 @@ export function dayInZone(epochMs: number, zone: string): DayNumber {
   return day;
 }
 
+/** What calendar and clock say in `zone` at an instant given in milliseconds since 1970-01-01T00:00Z; HH:MM on the 24-hour clock. */
+export function clockIn(epochMs: number, zone: string): { readonly date: string; readonly time: string } {
+  const there = Temporal.Instant.fromEpochMilliseconds(epochMs).toZonedDateTimeISO(zone);
+  return {
+    date: there.toPlainDate().toString(),
+    time: there.toPlainTime().toString({ smallestUnit: 'minute' })
+  };
+}
+
 /** Milliseconds since 1970-01-01T00:00Z of a local date and time, or null where the clock skips that time. */
 export function instantOf(date: string, time: string, zone: string): number | null {
   const plain = Temporal.PlainDateTime.from(`${date}T${time}`);

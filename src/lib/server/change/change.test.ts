@@ -79,6 +79,12 @@ const SAMPLES: { readonly [K in EditKind]: () => Extract<Edit, { kind: K }> } = 
     about: { itemId, saidId: 'said' },
     to: { id: 'said', check: 'edition', date: '2026-11-24', isHeld: true, by: 'teacher' }
   }),
+  'round-day': () => ({
+    kind: 'round-day',
+    about: { auditionId, roundId: 'r1' },
+    to: { roundId: 'r1', travelMin: 48, minutes: {}, notes: { eat: 'bread, tea' }, place: 'hall 1' }
+  }),
+  thought: () => ({ kind: 'thought', about: { itemId }, to: 'air to the end of the line' }),
   'check-levels': () => ({ kind: 'check-levels', about: { itemId }, to: { probe: 'off' } }),
   touch: () => ({ kind: 'touch', about: { itemId, touchId }, to: null }),
   heard: () => ({ kind: 'heard', about: { itemId, touchId }, to: { evidence: 'recording' } }),

@@ -5,7 +5,7 @@
 import type { StepSchool } from '../../core/tempo';
 import { targetOf } from '../../core/tempo';
 import type { Touch } from '../../core/practice';
-import type { CheckLevels, Mock, SaidCheck } from '../../core/record';
+import type { CheckLevels, Mock, RoundDay, SaidCheck } from '../../core/record';
 import type { BlockPin, RungPin, Schools, SeasonSection } from '../../core/season';
 import type { App } from '../app';
 import { orNotFound } from '../errors';
@@ -17,6 +17,7 @@ import * as items from '../store/item';
 import * as lessons from '../store/lesson';
 import { dropMock, findMock, putMock } from '../store/mock';
 import * as pins from '../store/pin';
+import * as days from '../store/round-day';
 import * as checks from '../store/said-check';
 import * as touches from '../store/touch';
 import { boundDates, boundTime } from './bounds';
@@ -278,6 +279,23 @@ const heard = place<OfItem & { readonly touchId: string }, Pick<Touch, 'series' 
   touches: auditionOf
 });
 
+/** How the day of a round goes; null: as usual. */
+const roundDay = place<{ readonly auditionId: string; readonly roundId: string }, RoundDay | null>({
+  read: (app, { auditionId, roundId }) => days.findRoundDay(app.db, auditionId, roundId) ?? null,
+  write(app, { auditionId, roundId }, to) {
+    if (to) days.putRoundDay(app.db, auditionId, to);
+    else days.dropRoundDay(app.db, auditionId, roundId);
+  },
+  touches: () => null
+});
+
+/** What is thought before an item is played. */
+const thought = place<OfItem, string>({
+  read: (app, { itemId }) => days.thoughtOf(app.db, itemId),
+  write: (app, { itemId }, to) => days.setThought(app.db, itemId, to),
+  touches: () => null
+});
+
 export const PLACES = {
   item: itemPlace,
   call: callPlace,
@@ -299,6 +317,8 @@ export const PLACES = {
   'rung-pin': rungPin,
   said,
   'check-levels': checkLevels,
+  'round-day': roundDay,
+  thought,
   touch,
   heard,
   mock

@@ -193,6 +193,24 @@ export const NOOR: DemoCandidate = {
   rounds: [{ name: 'entrance', inDays: 12, time: '11:20' }],
   dates: [],
   mocks: [],
+  roundDay: {
+    travelMin: 48,
+    minutes: { silent: 18 },
+    notes: {
+      eat: 'bread, tea',
+      leave: 'train 9:02',
+      register: 'bring the one-page résumé',
+      'warm-up': 'room 2'
+    },
+    place: 'Harbour School, hall 1',
+    thoughts: [
+      'two characters; breathe late',
+      'light, it sits in the wrist',
+      'air to the end of the line',
+      'even, as one breath',
+      'the pulse first'
+    ]
+  },
   stages: NOORS_MOCKS,
   items: [
     item(

@@ -20,6 +20,7 @@ import { addAudition, takeCall } from '../usecase/call';
 import { keepDeskEvents } from '../usecase/desk';
 import { addItem } from '../usecase/list';
 import { sayCheck } from '../usecase/readiness';
+import { readRoundDay, setRoundDay } from '../usecase/round-day';
 import { addSpot, readSpotPage, setSpot } from '../usecase/spots';
 import { addCandidate, saveFacts, saveTime } from '../usecase/studio';
 import { addCall, addUntakenItems } from '../usecase/untaken';
@@ -109,6 +110,7 @@ function seedCandidate(app: App, teacher: Who, demo: DemoCandidate | DemoTaker, 
     recordRun(on(today - daysAgo), player.who, [...taken.easeOf.keys()][item]!, { ...played, date });
   }
   for (const mock of demo.stages ?? []) playMock(on, today, teacher, player, mock);
+  if (demo.roundDay) setDay(on(today - 1), player, demo.roundDay);
   if (demo.heard) hearSpot(on(today - 1), teacher, player, demo.heard);
   layAgain(app, taken.auditionId, 'a new day');
   if ('also' in demo && demo.also) addSecond(app, teacher, candidateId, demo.also, today);
@@ -118,6 +120,16 @@ function markEquipment(app: App, { who, candidateId }: Player, date: string, say
   const id = app.newId();
   const made = { id, device: 'demo tablet', seq: 9000, atMs: app.now(), date };
   keepDeskEvents(app, who, { candidateId, events: [{ ...made, kind: 'equipment', mark: id, says }] });
+}
+
+function setDay(
+  app: App,
+  { who, auditionId, easeOf }: Player,
+  { thoughts, ...day }: NonNullable<DemoCandidate['roundDay']>
+): void {
+  const { round } = readRoundDay(app, who, { auditionId });
+  const said = [...easeOf.keys()].map((id, i) => [id, thoughts[i] ?? ''] as const);
+  setRoundDay(app, who, { auditionId, day: { ...day, roundId: round.id }, thoughts: new Map(said) });
 }
 
 /** In the lesson the teacher lays what was heard first, and one that rests to rest for good. */

@@ -1,4 +1,5 @@
 /** What the demo's candidates and items are made of. */
+import type { RoundDay } from '../../core/record';
 import type { MockWord } from '../../core/record/words';
 import type { SectionTempo } from '../../core/tempo';
 import type { ItemInput } from '../change/item-place';
@@ -45,6 +46,8 @@ type DemoPlayer = {
   }[];
   /** Stages that are booked, or behind. */
   readonly stages?: readonly DemoMock[];
+  /** How the day of the round goes, with a thought for each item in the list's order. */
+  readonly roundDay?: Omit<RoundDay, 'roundId'> & { readonly thoughts: readonly string[] };
   readonly mocks: readonly { readonly inDays: number; readonly name: string; readonly minutes: number }[];
 };
 

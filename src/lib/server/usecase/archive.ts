@@ -19,6 +19,7 @@ import { addWish, lessonNotesOf, putLessonNote, wishesOf } from '../store/lesson
 import { pinsOf, putBlockPin, putRungPin } from '../store/pin';
 import { latestVersion } from '../store/plan-version';
 import { addDeskEvent, allDeskEvents } from '../store/desk-event';
+import { putRoundDay, roundDaysOf, setThought, thoughtOf } from '../store/round-day';
 import { putSetting } from '../store/setting';
 import {
   LISTENER,
@@ -170,6 +171,7 @@ function writeAudition(app: App, audition: auditions.Audition): ArchiveCandidate
     isLeftOut: item.isLeftOut,
     checks: checkLevelsOf(app.db, item.id) ?? {},
     said: saidChecksOf(app.db, item.id),
+    thought: thoughtOf(app.db, item.id) ?? '',
     pins: pins.filter((pin) => pin.itemId === item.id),
     log: log.filter((touch) => touch.itemId === item.id)
   }));
@@ -184,7 +186,8 @@ function writeAudition(app: App, audition: auditions.Audition): ArchiveCandidate
     agreed: (latestVersion(app.db, id)?.plan.agreed ??
       auditions.agreedElsewhere(app.db, id) ??
       null) as ArchiveCandidate['auditions'][number]['agreed'],
-    mocks: mocksOf(app.db, id) as ArchiveCandidate['auditions'][number]['mocks']
+    mocks: mocksOf(app.db, id) as ArchiveCandidate['auditions'][number]['mocks'],
+    roundDays: roundDaysOf(app.db, id) as ArchiveCandidate['auditions'][number]['roundDays']
   };
 }
 
@@ -330,6 +333,7 @@ function takeAudition(app: App, candidateId: string, from: ArchiveCandidate['aud
     );
     if (item.isLeftOut) items.setLeftOut(app.db, item.id, true);
     setCheckLevels(app.db, item.id, item.checks);
+    setThought(app.db, item.id, item.thought);
     for (const said of [...ticksAsSaid(app, item), ...item.said]) addSaidCheck(app.db, item.id, said);
     for (const pin of item.pins) {
       if ('minutes' in pin) putBlockPin(app.db, pin);
@@ -338,4 +342,5 @@ function takeAudition(app: App, candidateId: string, from: ArchiveCandidate['aud
     for (const touch of item.log) addTouch(app.db, touch, app.now());
   }
   for (const mock of from.mocks) putMock(app.db, id, mock);
+  for (const day of from.roundDays) putRoundDay(app.db, id, day);
 }

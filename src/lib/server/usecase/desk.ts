@@ -38,6 +38,7 @@ import * as desk from '../store/desk-event';
 import { type ListItem, findItem, itemCount } from '../store/item';
 import { lessonNotesOf } from '../store/lesson';
 import { latestVersion } from '../store/plan-version';
+import { thoughtOf } from '../store/round-day';
 import { findTouch } from '../store/touch';
 import { candidateOfAudition, candidateOfItem } from './owner';
 import { hurtOf, spotsOfSeason, viewOfSpot, waysOfPlayer } from './spots';
@@ -95,7 +96,7 @@ export const readToday = useCase({
           .filter((event) => !isTeaching(who) || event.kind !== 'hurt' || event.isTold);
         return date === today || isLeftOpen(events, date) ? events : [];
       }),
-      items: [...season.items, ...season.others].map(readItem),
+      items: [...season.items, ...season.others].map((item) => readItem(app, item)),
       lessonNote: lessonNotesOf(app.db, candidate.id).find((note) => note.date <= today) ?? null,
       spots: spots.map(viewOfSpot),
       family: familyOf(candidate.instruments),
@@ -134,9 +135,10 @@ function canAddOn(
   return [...blocksToAdd(plan, facts, today), ...huntsFor(plan, { ...facts, isHurt })];
 }
 
-const readItem = (item: ListItem): TodayView['items'][number] => ({
+const readItem = (app: App, item: ListItem): TodayView['items'][number] => ({
   id: item.id,
   name: item.name,
+  thought: thoughtOf(app.db, item.id) ?? '',
   kind: item.kind,
   composer: item.composer,
   pages: item.pages,

@@ -14,6 +14,7 @@ import * as log from './log';
 import * as mocks from './mocks';
 import * as pin from './pin';
 import * as readiness from './readiness';
+import * as roundDay from './round-day';
 import * as signIn from './sign-in';
 import * as spots from './spots';
 import * as studio from './studio';
@@ -51,6 +52,7 @@ export const USE_CASES = Object.fromEntries(
     mocks,
     pin,
     readiness,
+    roundDay,
     signIn,
     spots,
     studio,
