@@ -36,7 +36,6 @@ async function answerAt(page, there) {
 /** name, candidate whose audition it is ('' for the studio), path below the audition, and what is done before. */
 const SHOTS = [
   ['countback', 'Ilka', ''],
-  ['countback-week', 'Ilka', '', (page) => page.locator('.week[aria-expanded]').nth(2).click()],
   [
     'what-if',
     'Ilka',
@@ -64,6 +63,7 @@ const SHOTS = [
     },
     TABLET
   ],
+  ['day', 'Noor', '/day', null, PHONE],
   ['mocks', 'Noor', '/mocks'],
   [
     'ballot',

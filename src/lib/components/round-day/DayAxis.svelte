@@ -8,32 +8,34 @@
   let { view, nowMs }: { view: RoundDayView; /** The studio's clock. */ nowMs: number } = $props();
 
   const PX_PER_MIN = 1.7;
-  /** So near each other words can stand. */
-  const LEAST_PX = 30;
+  /** A line of words, before it is measured; their middle lies on their instant. */
+  const LINE_PX = 26;
+  const GAP_PX = 4;
   const MS_PER_MINUTE = 60_000;
 
   const steps = $derived(view.steps);
   const all = $derived(steps[0]!.beforeMin);
   const height = $derived(Math.max(300, all * PX_PER_MIN));
   const at = (beforeMin: number) => height * (1 - beforeMin / all);
+  /** As high as the words of each step are where they stand. */
+  const heights = $state<number[]>([]);
   /** Words keep apart from each other; the line stays to scale. */
   const labels = $derived.by(() => {
     let free = 0;
-    return steps.map((step) => {
+    return steps.map((step, i) => {
       const top = Math.max(at(step.beforeMin), free);
-      free = top + LEAST_PX;
-      return { ...step, line: at(step.beforeMin), top };
+      free = top + (heights[i] ?? LINE_PX) + GAP_PX;
+      return { ...step, line: at(step.beforeMin), top, end: free };
     });
   });
-  const bottom = $derived(Math.max(height, labels.at(-1)!.top + LEAST_PX));
+  const bottom = $derived(Math.max(height, labels.at(-1)!.end));
   const leftMin = $derived((view.slotMs! - nowMs) / MS_PER_MINUTE);
   const passed = $derived(leftMin >= all ? 0 : at(Math.max(0, leftMin)));
   const isToday = $derived(leftMin > 0 && leftMin < all);
   /** Its words give way to those of a step. */
-  const nowTop = $derived.by(() => {
-    const near = labels.find(({ top }) => Math.abs(top - passed) < LEAST_PX - 6);
-    return near ? near.top + LEAST_PX - 6 : passed;
-  });
+  const nowTop = $derived(
+    labels.reduce((top, label) => (top > label.top - LINE_PX && top < label.end ? label.end : top), passed)
+  );
   const now = $derived(stepAt(steps, view.slotMs!, nowMs));
   const going = $derived(steps.find(({ step }) => step === 'leave')!);
   const warmUp = $derived(steps.find(({ step }) => step === 'warm-up')!);
@@ -75,10 +77,11 @@
         >now, {clock.format(nowMs)}</b
       >{/if}
   </li>
-  {#each labels as { step, there, home, beforeMin, note, spareMin, line, top } (step)}
+  {#each labels as { step, there, home, beforeMin, note, spareMin, line, top }, i (step)}
     <li
       class={['step', { over: leftMin < beforeMin }]}
       style:top="{top}px"
+      bind:clientHeight={heights[i]}
       aria-current={step === now ? 'time' : undefined}
     >
       <span class="time"

@@ -112,7 +112,9 @@
       display: block;
     }
     .form,
-    .hint {
+    .hint,
+    :global(.season nav),
+    :global(.season > a) {
       display: none;
     }
   }
