@@ -69,5 +69,21 @@ test('the day hangs from the slot, and says where it is by now', async ({ page }
       if (name === null) await expect(going).toHaveCount(0);
       else await expect(going).toContainText(name);
       await expect(page.getByText('now, ')).toHaveCount(name === null ? 0 : 1);
+      await expect(page.getByRole('heading', { name: 'How it went' })).toHaveCount(now === '10:25' ? 1 : 0);
     });
+
+  await step(
+    'afterwards it is told what was asked and how it went, and found again when the round is behind',
+    async () => {
+      await alive(page);
+      await page.getByLabel('Concertino, exposition').first().selectOption('uneven');
+      await page.getByLabel(/^The result/).fill('Heard again in May.');
+      await page.getByRole('button', { name: 'Save how it went' }).click();
+      await expect(page.getByText('It is kept.')).toBeVisible();
+      await studio.at('2026-12-08T08:00:00Z');
+      await page.goto(studio.origin + day);
+      await expect(page.getByLabel(/^The result/)).toHaveValue('Heard again in May.');
+      await expect(page.getByLabel('Concertino, exposition').first()).toHaveValue('uneven');
+    }
+  );
 });

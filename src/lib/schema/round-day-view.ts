@@ -14,9 +14,11 @@ export type RoundDayView = {
   readonly today: string;
   /** The studio's clock, in ms since 1970 UTC. */
   readonly nowMs: number;
-  /** Rounds that are still ahead, and this one. */
+  /** All of them, in the order of their dates. */
   readonly rounds: readonly (Named & { readonly date: string })[];
   readonly round: Named & { readonly date: string; readonly time: string | null; readonly zone: string };
+  /** The slot has passed, or its day. */
+  readonly isOver: boolean;
   /** Null where the slot is not known, or its hour does not exist in its zone. */
   readonly slotMs: number | null;
   /** The candidate's zone, where its clock goes otherwise that day; null where it goes alike. */

@@ -1,7 +1,7 @@
 /** The form of a round's day: lengths in minutes, a note at each step, a thought for each item. */
 import { z } from 'zod';
-import { type RoundDay, minutesField, shortText } from '../core/record';
-import { type DayStep, DAY_STEPS } from '../core/record/words';
+import { type AfterRound, type RoundDay, afterRound, minutesField, shortText } from '../core/record';
+import { type DayStep, type MockWord, DAY_STEPS, MOCK_WORDS } from '../core/record/words';
 
 const optionalMinutes = (most: number) =>
   z
@@ -38,4 +38,20 @@ export function readRoundDayForm(
     thoughts.set(name.slice('thought-'.length), read(name, shortText) ?? '');
   if (Object.keys(faults).length > 0) return { faults };
   return { day: { roundId, travelMin, minutes, notes, place }, thoughts };
+}
+
+/** How a round went: `heard-<item>` is one of the three words, or empty where it was not asked. */
+export function readAfterForm(
+  fields: Readonly<Record<string, string>>
+): { readonly after: AfterRound } | { readonly faults: Record<string, string> } {
+  const isWord = (text: string): text is MockWord => MOCK_WORDS.some((word) => word === text);
+  const heard = Object.entries(fields).flatMap(([name, word]) =>
+    name.startsWith('heard-') && isWord(word) ? [{ itemId: name.slice('heard-'.length), word }] : []
+  );
+  const { result = '', keep = '' } = fields;
+  const read = afterRound.safeParse({ result, keep, heard });
+  if (read.success) return { after: read.data };
+  return {
+    faults: Object.fromEntries(read.error.issues.map(({ path, message }) => [String(path[0]), message]))
+  };
 }

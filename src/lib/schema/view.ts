@@ -43,6 +43,19 @@ export type StudioRow = {
   readonly auditions: readonly StudioAudition[];
 };
 
+/** A mock of the days ahead, on the studio's front page. */
+export type StudioMock = {
+  readonly id: string;
+  readonly candidate: string;
+  /** Its name. */
+  readonly stage: string;
+  readonly date: string;
+  readonly time: string | null;
+  readonly place: string;
+  /** Jurors, by their names. */
+  readonly hears: readonly string[];
+};
+
 /** What was just done, and the secret by which it can be taken back. */
 export type Undo = { readonly says: string; readonly token: string };
 

@@ -18,11 +18,15 @@ const open = (saved: Form, { owner = ADA, what = 'probe', isFresh = false } = {}
   let now = saved;
   form.subscribe((value) => (now = value));
   const type = async (name: string) => {
-    // the form is set up once what was kept has been looked for
-    await new Promise((resolve) => setTimeout(resolve, 20));
-    tainted.set(true);
-    form.update((f) => ({ ...f, name }));
-    await waitFor(async () => expect(await draft.read()).toMatchObject({ name }));
+    // the form is set up once what was kept has been looked for: what is typed before is typed again
+    await waitFor(
+      async () => {
+        tainted.set(true);
+        form.update((f) => ({ ...f, name }));
+        expect(await draft.read()).toMatchObject({ name });
+      },
+      { timeout: 20_000 }
+    );
   };
   return { type, told, unmount, draft, now: () => now };
 };

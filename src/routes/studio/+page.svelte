@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import Attention from '$lib/components/studio/Attention.svelte';
+  import PlaysAhead from '$lib/components/studio/PlaysAhead.svelte';
   import StudioRow from '$lib/components/studio/StudioRow.svelte';
   import FormFaults from '$lib/components/ui/FormFaults.svelte';
   import Field from '$lib/components/ui/Field.svelte';
@@ -50,6 +51,7 @@
       </thead>
       {#each rows as row (row.id)}<StudioRow {row} />{/each}
     </table>
+    {#if data.studio.mocks.length > 0}<PlaysAhead mocks={data.studio.mocks} />{/if}
   {:else}
     <p class="first">
       No candidates yet. Add the first one: a name, the instrument, and the time zone they practise in.

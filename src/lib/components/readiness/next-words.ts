@@ -28,7 +28,7 @@ export function sayNext(
   const asks = LIST.format(checks.map((check) => check.asks));
   const answers =
     checks.length === 1
-      ? `it answers: ${asks}`
+      ? `it answers “${asks}”`
       : `it answers ${COUNTS[checks.length] ?? checks.length} checks at once, ${asks}`;
   if (!asked) return { what, says: `Just now it cannot be put on a day: ${answers}.`, day: '' };
   const day = dayOf(asked.date) === dayOf(today) + 1 ? 'tomorrow' : sayDate(dayOf(asked.date));

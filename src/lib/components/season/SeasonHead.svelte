@@ -48,7 +48,8 @@
         <a class="round" href="{base}/day"
           >{head.next.name}
           {sayDate(dayOf(head.next.date))}{head.next.time ? `, ${head.next.time}` : ''}</a
-        >{/if}
+        >{:else},
+        <a class="round" href="{base}/day">the day, and how it went</a>{/if}
     </p>
   </div>
   <nav aria-label="Audition">

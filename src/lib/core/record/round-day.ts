@@ -1,8 +1,17 @@
 /** The day of a round as a candidate has set it: how long each thing takes before the slot, and what to think of at it. */
 import { z } from 'zod';
-import { idField, minutesField, shortText } from './fields';
+import { idField, longText, minutesField, shortText } from './fields';
 import type { Immutable } from './immutable';
-import { DAY_STEPS } from './words';
+import { DAY_STEPS, MOCK_WORDS } from './words';
+
+/** What was asked and how it went: an item that is not named was not heard. */
+export const afterRound = z.strictObject({
+  /** In the panel's own words. */
+  result: longText,
+  keep: longText,
+  heard: z.array(z.strictObject({ itemId: idField, word: z.enum(MOCK_WORDS) })).max(200)
+});
+export type AfterRound = Immutable<z.infer<typeof afterRound>>;
 
 export const roundDay = z.strictObject({
   roundId: idField,
@@ -12,6 +21,8 @@ export const roundDay = z.strictObject({
   minutes: z.partialRecord(z.enum(DAY_STEPS), minutesField(0, 480)),
   notes: z.partialRecord(z.enum(DAY_STEPS), shortText),
   /** Of the venue: house, door, room. */
-  place: shortText
+  place: shortText,
+  /** Missing before somebody has told it. */
+  after: afterRound.optional()
 });
 export type RoundDay = Immutable<z.infer<typeof roundDay>>;

@@ -38,7 +38,7 @@ export type StepAt = {
 /** Steps in the order of the day; the last one ends at the slot. */
 export function planDay(
   slotMs: Milliseconds,
-  { travelMin, minutes, notes }: Omit<RoundDay, 'roundId' | 'place'>
+  { travelMin, minutes, notes }: Pick<RoundDay, 'travelMin' | 'minutes' | 'notes'>
 ): StepAt[] {
   const way = travelMin ?? PRESUMED_TRAVEL_MIN;
   const spare = Math.ceil(way * BUFFER);

@@ -39,6 +39,12 @@ const statements = preparedOnce((db) => ({
   dates: db.prepare<[string], { stage: number; date: string; length_min: number }>(
     'SELECT stage, date, length_min FROM mock WHERE audition_id = ? ORDER BY date'
   ),
+  between: db.prepare<[string, string], Row & { candidate_id: string }>(
+    `SELECT ${COLUMNS.split(', ')
+      .map((name) => `m.${name}`)
+      .join(', ')}, a.candidate_id FROM mock m JOIN audition a ON a.id = m.audition_id
+     WHERE m.date BETWEEN ? AND ? ORDER BY m.date, m.place, m.time, m.rowid`
+  ),
   drop: db.prepare('DELETE FROM mock WHERE id = ?'),
   jurors: db.prepare<[string], JurorRow>(
     'SELECT id, name, ballot_json, settled_json FROM juror WHERE mock_id = ? ORDER BY place'
@@ -85,6 +91,11 @@ export const mocksOf = (db: Db, auditionId: string): Mock[] =>
   statements(db)
     .of.all(auditionId)
     .map((row) => mockOf(db, row));
+/** Of every candidate, from one date to another; those at one place on one day follow each other by the clock. */
+export const mocksBetween = (db: Db, from: string, to: string): (Mock & { readonly candidateId: string })[] =>
+  statements(db)
+    .between.all(from, to)
+    .map((row) => ({ ...mockOf(db, row), candidateId: row.candidate_id }));
 export const auditionOfMock = (db: Db, id: string): string | undefined => statements(db).auditionOf.get(id);
 /** The mock that a juror hears. */
 export const mockOfJuror = (db: Db, jurorId: string): string | undefined =>

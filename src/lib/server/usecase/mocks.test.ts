@@ -32,6 +32,7 @@ import {
   stepMock
 } from './mocks';
 import { readSpotPage } from './spots';
+import { readStudio } from './studio';
 
 const HOUR_MS = 3_600_000;
 let nowMs: number;
@@ -71,6 +72,33 @@ const codeOf = (run: () => unknown) => {
   }
 };
 const takeBack = (token: string) => takeBackChange(app, findStep(app, token)!);
+
+describe('the studio', () => {
+  it('sees who plays to whom in the next seven days, those of one place on one day by the clock', () => {
+    const bo = addPlayer(app, 'Bo', timeOf(60, [1, 2, 3, 4, 5, 6]));
+    const bos = addRound(app, bo, { id: 'r2', name: 'Bo’s' });
+    addItem(app, TEACHER, { auditionId: bos, item: { ...STUDY, name: 'Heron' } });
+    const evening = { date: '2026-12-26', place: 'room 2' };
+    book({ ...evening, time: '17:30' });
+    const booked = { ...PANEL, ...evening, time: '17:00' };
+    bookMock(app, TEACHER, { auditionId: bos, id: 'b', booked, drawing: { count: 1, isInOrder: true } });
+    invite('Marit');
+    const seen = () =>
+      readStudio(app, TEACHER, {}).mocks.map(({ candidate, time, hears }) => [candidate, time, hears]);
+    expect(seen()).toEqual([
+      ['Bo', '17:00', []],
+      ['Ada', '17:30', ['Marit']]
+    ]);
+    // the 26th is the last of seven days from the 20th; from the day before it is not seen
+    nowMs -= 24 * HOUR_MS;
+    expect(seen()).toEqual([]);
+    // the day itself is still one of them, the day after is not
+    nowMs = Date.parse('2026-12-26T20:00:00Z');
+    expect(seen()).toHaveLength(2);
+    nowMs += 24 * HOUR_MS;
+    expect(seen()).toEqual([]);
+  });
+});
 
 describe('a stage', () => {
   it('is proposed at its place before the round, and stands once it is booked', () => {

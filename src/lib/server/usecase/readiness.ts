@@ -15,6 +15,7 @@ import { dayOf, formatDate } from '../../core/units';
 import type { AskedView, ReadinessView } from '../../schema/readiness-view';
 import { type App, type Who, isTeaching, todayIn } from '../app';
 import { applyChange, carryOut } from '../change/apply';
+import { boundCount } from '../change/bounds';
 import { orNotFound } from '../errors';
 import { type Season, readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
@@ -198,6 +199,7 @@ export const askBlock = useCase({
     const season = readSeason(app, auditionId);
     const plan = orNotFound(planOf(app, season)?.plan);
     const date = orNotFound(nextDayOf(plan, season.own.today));
+    boundCount('deskEvents', desk.countDeskEvents(app.db, season.candidate.id, date) + 1);
     keepEvent(app, season.candidate.id, { kind: 'asked', ...input }, date);
   }
 });
@@ -209,6 +211,7 @@ export const sayCheck = useCase({
   run(app: App, input: { itemId: string; check: SaidKind; isHeld: boolean }, who: Who): void {
     const { itemId, check, isHeld } = input;
     orNotFound(findItem(app.db, itemId));
+    boundCount('said', saidChecksOf(app.db, itemId).length + 1);
     const { zone } = orNotFound(findCandidate(app.db, orNotFound(candidateOfItem(app, input))));
     const id = app.newId();
     const by = isTeaching(who) ? ('teacher' as const) : ('self' as const);

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { STUDY, TEACHER, openStudio, timeOf } from '../../../../tests/fixtures/small-studio';
-import { readRoundDayForm } from '../../schema/round-day';
+import { readAfterForm, readRoundDayForm } from '../../schema/round-day';
 import { type App, type Who, makeApp } from '../app';
 import { findStep, takeBackChange } from '../change/apply';
 import { openDb } from '../db/open';
@@ -9,7 +9,7 @@ import { readCall, saveCall } from './call';
 import { readToday } from './desk';
 import { addItem } from './list';
 import { logTouch } from './log';
-import { readRoundDay, setRoundDay } from './round-day';
+import { readRoundDay, setRoundDay, tellRound } from './round-day';
 
 let nowMs: number;
 let app: App;
@@ -109,6 +109,39 @@ describe('the day of a round', () => {
     addItem(app, TEACHER, { auditionId, item: { ...STUDY, name: 'Tern' } });
     set({ [`thought-nobody`]: 'x' });
     expect(day().items.map(({ thought }) => thought)).toEqual(['', '']);
+  });
+});
+
+describe('afterwards', () => {
+  it('is told what was asked and how it went, and the day stays as it was set; each is taken back by itself', () => {
+    slot('10:40');
+    set({ travelMin: '48' });
+    expect(day().isOver).toBe(false);
+    nowMs = Date.parse('2027-01-09T09:41:00Z');
+    expect(day().isOver).toBe(true);
+    const read = readAfterForm({
+      [`heard-${itemId}`]: 'uneven',
+      'heard-x': '',
+      result: 'Heard again in May.',
+      keep: ''
+    });
+    if ('faults' in read) throw new Error('faults');
+    const token = tellRound(app, ada, { auditionId, roundId: 'r1', ...read });
+    const after = { result: 'Heard again in May.', keep: '', heard: [{ itemId, word: 'uneven' }] };
+    expect(day().day).toMatchObject({ travelMin: 48, after });
+    set({ travelMin: '30' });
+    expect(day().day).toMatchObject({ travelMin: 30, after });
+    expect(() => takeBackChange(app, findStep(app, token)!)).toThrow('changed again');
+    nowMs += 86_400_000;
+    expect(day()).toMatchObject({ round: { id: 'r1' }, day: { after } });
+  });
+
+  it('is not told of a round of another audition; a text that is too long is said at its field', () => {
+    const after = { result: '', keep: '', heard: [] };
+    expect(() => tellRound(app, ada, { auditionId, roundId: 'elsewhere', after })).toThrow();
+    expect(readAfterForm({ result: 'x'.repeat(4001) })).toEqual({
+      faults: { result: 'At most 4,000 characters, please.' }
+    });
   });
 });
 

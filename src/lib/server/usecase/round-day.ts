@@ -1,5 +1,5 @@
 /** The day of a round: counted back from its slot, with the list in its order. */
-import { type RoundDay } from '../../core/record';
+import type { AfterRound, RoundDay } from '../../core/record';
 import { planDay } from '../../core/round-day';
 import { targetOf } from '../../core/tempo';
 import { clockIn, instantOf } from '../../core/units/zone';
@@ -25,10 +25,8 @@ export const readRoundDay = useCase({
   run(app: App, input: { auditionId: string; roundId?: string | undefined }): RoundDayView {
     const season = readSeason(app, input.auditionId);
     const { audition, candidate, own } = season;
-    const known = audition.rounds
-      .filter(({ isHistory }) => !isHistory)
-      .sort((a, b) => (a.date < b.date ? -1 : 1));
-    const next = known.find(({ date }) => date >= own.today) ?? known.at(-1);
+    const known = [...audition.rounds].sort((a, b) => (a.date < b.date ? -1 : 1));
+    const next = known.find(({ date, isHistory }) => !isHistory && date >= own.today) ?? known.at(-1);
     const round = orNotFound(
       input.roundId === undefined ? next : known.find(({ id }) => id === input.roundId)
     );
@@ -46,9 +44,7 @@ export const readRoundDay = useCase({
       candidate: { id: candidate.id, name: candidate.name },
       today: own.today,
       nowMs: app.now(),
-      rounds: known
-        .filter(({ id, date }) => date >= own.today || id === round.id)
-        .map(({ id, name, date }) => ({ id, name, date })),
+      rounds: known.map(({ id, name, date }) => ({ id, name, date })),
       round: {
         id: round.id,
         name: round.name,
@@ -56,6 +52,7 @@ export const readRoundDay = useCase({
         time: slotMs === null ? null : round.time!,
         zone: round.zone
       },
+      isOver: slotMs === null ? round.date < own.today : slotMs <= app.now(),
       slotMs,
       homeZone: isElsewhere ? candidate.zone : null,
       day,
@@ -96,14 +93,37 @@ export const setRoundDay = useCase({
     const audition = orNotFound(findAudition(app.db, auditionId));
     if (!audition.rounds.some(({ id }) => id === day.roundId)) throw new CodedError('not-found');
     const { items } = readSeason(app, auditionId);
+    // how it went is told elsewhere
+    const { after } = findRoundDay(app.db, auditionId, day.roundId) ?? {};
+    const told = after ? { after } : {};
     const thoughts = items.flatMap(({ id }) => {
       const to = input.thoughts.get(id);
       return to === undefined ? [] : [{ kind: 'thought' as const, about: { itemId: id }, to }];
     });
     return applyChange(app, {
       candidateId: audition.candidateId,
-      edits: [{ kind: 'round-day', about: { auditionId, roundId: day.roundId }, to: day }, ...thoughts],
+      edits: [
+        { kind: 'round-day', about: { auditionId, roundId: day.roundId }, to: { ...day, ...told } },
+        ...thoughts
+      ],
       cause: 'the day of a round'
+    });
+  }
+});
+
+/** Tells what was asked in a round and how it went. Returns the secret by which it can be taken back. */
+export const tellRound = useCase({
+  rule: 'own',
+  owner: candidateOfAudition,
+  run(app: App, input: { auditionId: string; roundId: string; after: AfterRound }): string {
+    const { auditionId, roundId, after } = input;
+    const audition = orNotFound(findAudition(app.db, auditionId));
+    if (!audition.rounds.some(({ id }) => id === roundId)) throw new CodedError('not-found');
+    const day = findRoundDay(app.db, auditionId, roundId) ?? { roundId, ...AS_USUAL };
+    return applyChange(app, {
+      candidateId: audition.candidateId,
+      edits: [{ kind: 'round-day', about: { auditionId, roundId }, to: { ...day, after } }],
+      cause: 'how a round went'
     });
   }
 });

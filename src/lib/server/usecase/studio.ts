@@ -3,7 +3,8 @@ import type { App, Who } from '../app';
 import { todayIn } from '../app';
 import { applyChange } from '../change/apply';
 import { boundCount } from '../change/bounds';
-import type { Recheck, StudioAudition, StudioRow } from '../../schema/view';
+import { STAGE_NAMES } from '../../core/record/words';
+import type { Recheck, StudioAudition, StudioMock, StudioRow } from '../../schema/view';
 import { CodedError, orNotFound } from '../errors';
 import { emptyLog } from '../db/open';
 import { serverLog } from '../log';
@@ -17,6 +18,7 @@ import { dayInZone } from '../../core/units/zone';
 import { grantEndsMs } from '../grant/grant';
 import { itemCount } from '../store/item';
 import { countWaitingWishes } from '../store/lesson';
+import { mocksBetween } from '../store/mock';
 import { summaryOf } from '../store/plan-version';
 import { readyToDrop } from '../takes/keep';
 import { isRecheckDue } from './call';
@@ -65,9 +67,38 @@ export const readStudio = useCase({
     const archived = all
       .filter((c) => c.archivedAtMs !== null)
       .map((c) => ({ id: c.id, name: c.name, instruments: c.instruments }));
-    return { name, rows: rows.sort((a, b) => soonest(a) - soonest(b)), rechecks, archived };
+    const mocks = playsAhead(app, active);
+    return { name, rows: rows.sort((a, b) => soonest(a) - soonest(b)), rechecks, mocks, archived };
   }
 });
+
+/** From today on, today included. */
+const AHEAD_DAYS = 7;
+
+/** Who plays to whom in the next seven days. */
+function playsAhead(app: App, all: readonly WithAuditions[]): StudioMock[] {
+  const byId = new Map(all.map(({ candidate }) => [candidate.id, candidate]));
+  const todays = all.map(({ candidate }) => dayOf(todayIn(app, candidate.zone)));
+  if (todays.length === 0) return [];
+  const [from, to] = [Math.min(...todays), Math.max(...todays) + AHEAD_DAYS - 1];
+  return mocksBetween(app.db, formatDate(from), formatDate(to)).flatMap((mock) => {
+    const candidate = byId.get(mock.candidateId);
+    if (!candidate) return [];
+    const { id, stage, date, time, place, jurors } = mock;
+    const hears = jurors.map(({ name }) => name);
+    return [
+      {
+        id,
+        candidate: candidate.name,
+        stage: STAGE_NAMES[stage - 1]!,
+        date,
+        time: time ?? null,
+        place,
+        hears
+      }
+    ];
+  });
+}
 
 function soonest(row: StudioRow): number {
   return Math.min(Infinity, ...row.auditions.map((a) => a.daysToGo ?? Infinity));

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Afterwards from '$lib/components/round-day/Afterwards.svelte';
   import DayAxis from '$lib/components/round-day/DayAxis.svelte';
   import DayForm from '$lib/components/round-day/DayForm.svelte';
   import DayList from '$lib/components/round-day/DayList.svelte';
@@ -56,7 +57,10 @@
   </section>
   <section class="form" aria-label="What it stands on">
     {#if undo}{#key undo.token}<UndoLine {...undo} />{/key}{/if}
-    {#key view.round.id}<DayForm {view} {faults} />{/key}
+    {#key view.round.id}
+      {#if view.isOver}<Afterwards {view} {faults} />{/if}
+      <DayForm {view} {faults} />
+    {/key}
     {#each others as round (round.id)}<p>
         <a href="?round={round.id}">The day of {round.name}, {sayDate(dayOf(round.date))}</a>
       </p>{/each}

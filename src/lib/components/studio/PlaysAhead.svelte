@@ -1,0 +1,69 @@
+<!-- Who plays to whom in the next seven days; those at one place on one day are one evening, in the order of the clock. -->
+<script lang="ts">
+  import { dayOf, sayDate } from '$lib/core/units';
+  import type { StudioMock } from '$lib/schema/view';
+
+  let { mocks }: { mocks: readonly StudioMock[] } = $props();
+
+  const LIST = new Intl.ListFormat('en-GB');
+  const headOf = ({ date, place }: StudioMock) => `${sayDate(dayOf(date))}${place ? `, ${place}` : ''}`;
+  const evenings = $derived(
+    [...new Set(mocks.map(headOf))].map((head) => ({
+      head,
+      own: mocks.filter((one) => headOf(one) === head)
+    }))
+  );
+</script>
+
+<section>
+  <h2>Who plays to whom</h2>
+  {#each evenings as { head, own } (head)}
+    <div class="evening">
+      <h3 dir="auto">{head}</h3>
+      <ul>
+        {#each own as { id, candidate, stage, time, hears } (id)}
+          <li>
+            <span class="time">{time ?? ''}</span>
+            <span
+              ><a href="/mocks/{id}/panel"><bdi>{candidate}</bdi></a>, {stage}{hears.length > 0
+                ? `: ${LIST.format(hears)}`
+                : ''}</span
+            >
+          </li>
+        {/each}
+      </ul>
+    </div>
+  {/each}
+</section>
+
+<style>
+  .evening {
+    display: grid;
+    grid-template-columns: minmax(160px, 240px) 1fr;
+    gap: 2px 24px;
+    padding: 6px 0;
+    border-top: 1px solid var(--rule);
+  }
+  h3 {
+    font-size: 1rem;
+    font-weight: 500;
+  }
+  ul {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: grid;
+    grid-template-columns: 56px 1fr;
+    min-height: 26px;
+  }
+  .time {
+    font-weight: 600;
+  }
+  @media (max-width: 720px) {
+    .evening {
+      display: block;
+    }
+  }
+</style>
