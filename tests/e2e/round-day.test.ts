@@ -76,14 +76,14 @@ test('the day hangs from the slot, and says where it is by now', async ({ page }
     'afterwards it is told what was asked and how it went, and found again when the round is behind',
     async () => {
       await alive(page);
-      await page.getByLabel('Concertino, exposition').first().selectOption('uneven');
+      await page.getByRole('combobox', { name: 'Concertino, exposition' }).selectOption('uneven');
       await page.getByLabel(/^The result/).fill('Heard again in May.');
       await page.getByRole('button', { name: 'Save how it went' }).click();
       await expect(page.getByText('It is kept.')).toBeVisible();
       await studio.at('2026-12-08T08:00:00Z');
       await page.goto(studio.origin + day);
       await expect(page.getByLabel(/^The result/)).toHaveValue('Heard again in May.');
-      await expect(page.getByLabel('Concertino, exposition').first()).toHaveValue('uneven');
+      await expect(page.getByRole('combobox', { name: 'Concertino, exposition' })).toHaveValue('uneven');
     }
   );
 });

@@ -16,7 +16,7 @@
 </script>
 
 <section>
-  <h2>Who plays to whom</h2>
+  <h2>Who plays to whom <span>in the next seven days</span></h2>
   {#each evenings as { head, own } (head)}
     <div class="evening">
       <h3 dir="auto">{head}</h3>
@@ -37,6 +37,18 @@
 </section>
 
 <style>
+  section {
+    margin-top: 32px;
+  }
+  h2 {
+    margin-bottom: 8px;
+  }
+  h2 span {
+    margin-left: 6px;
+    color: var(--soft);
+    font-size: 0.93rem;
+    font-weight: 400;
+  }
   .evening {
     display: grid;
     grid-template-columns: minmax(160px, 240px) 1fr;

@@ -26,6 +26,8 @@
   const firstDay = $derived(Math.min(...all.map(({ date }) => dayOf(date)), dayOf(view.today) - 7));
   const share = (date: string) =>
     (100 * (dayOf(date) - firstDay)) / Math.max(1, dayOf(view.today) - firstDay);
+  const sayKept = ({ lengthMs, isKept }: (typeof all)[number]) =>
+    lengthMs === null ? '; its sound is still on the device' : isKept ? '; kept' : '';
   /** So many of an item are open; the others unfold. */
   const LATEST = 3;
   const goesSoon = (date: string | null) => date !== null && dayOf(date) - dayOf(view.today) <= SAID_DAYS;
@@ -39,9 +41,10 @@
         )}{/if}</a
     >
     <span class="soft"
-      >{SOURCES[take.source]}, {sayBars(take)}{#if take.lengthMs === null}; its sound is still on the device{:else if take.isKept};
-        kept{:else if goesSoon(take.goesOn)};
-        <b>goes {sayDate(dayOf(take.goesOn!))}</b>{/if}</span
+      >{SOURCES[take.source]}, {sayBars(take)}{sayKept(
+        take
+      )}{#if sayKept(take) === '' && goesSoon(take.goesOn)}; <b>goes {sayDate(dayOf(take.goesOn!))}</b
+        >{/if}</span
     >
     <form method="POST" action="?/remove" use:send>
       <input type="hidden" name="id" value={take.id} />
