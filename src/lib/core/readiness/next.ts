@@ -19,15 +19,18 @@ export function nextAction(items: readonly ItemReadiness[]): NextAction | null {
   const [weakest] = items;
   if (!weakest || weakest.state === 'holds') return null;
   const open = weakest.checks.filter((check) => isRequired(check) && check.state !== 'holds');
-  const isSlow = open.some(({ kind }) => kind === 'tempo');
+  const tempo = weakest.checks.find(({ kind }) => kind === 'tempo');
+  const isSlow = tempo !== undefined && tempo.level !== 'off' && tempo.state !== 'holds';
   const groups = new Map<string, CheckReading[]>();
-  for (const check of open) {
+  for (const wanted of open) {
+    // before a probe its tempo comes, though nobody asks for that by itself
+    const check = isSlow && wanted.block === 'probe' ? tempo : wanted;
     // a task is by itself
     const key = check.block ?? check.kind;
-    groups.set(key, [...(groups.get(key) ?? []), check]);
+    const group = groups.get(key) ?? [];
+    if (!group.includes(check)) groups.set(key, [...group, check]);
   }
   const [best] = [...groups.values()]
-    .filter(([first]) => !(isSlow && first!.block === 'probe'))
     // the order of the chain stays, where as many are answered
     .sort((a, b) => Math.min(2, b.length) - Math.min(2, a.length));
   return best ? { itemId: weakest.id, name: weakest.name, checks: best, block: best[0]!.block } : null;

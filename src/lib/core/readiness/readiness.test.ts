@@ -184,6 +184,9 @@ describe('the next action', () => {
   it('is no probe before the tempo holds', () => {
     const aged = [...without('tempo', 'probe'), seen('tempo', TODAY - 20)];
     expect(kindsOf(next({ evidence: aged }))).toEqual(['tempo']);
+    const levels = { tempo: 'optional' as const };
+    expect(kindsOf(next({ evidence: without('tempo', 'probe'), levels }))).toEqual(['tempo']);
+    expect(kindsOf(next({ evidence: without('tempo', 'elements', 'probe') }))).toEqual(['tempo', 'elements']);
     expect(kindsOf(next({ evidence: without('probe') }))).toEqual(['probe']);
   });
 
