@@ -72,7 +72,12 @@ const NAMES = [
   ...[
     'was',
     'kind',
-    'isTicked',
+    'isHeld',
+    'isWanted',
+    'level',
+    'check',
+    'travelMin',
+    'keep',
     'step',
     'changes',
     'session',

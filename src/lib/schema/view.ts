@@ -154,6 +154,8 @@ export type SeasonHeadView = {
   readonly today: string;
   readonly began: string;
   readonly next: HeadRound | null;
+  /** There are rounds, and all of them have taken place. */
+  readonly isOver: boolean;
   readonly mockFrom: string | null;
   readonly dates: readonly { readonly date: string; readonly name: string }[];
   readonly shortMin: number;

@@ -48,7 +48,7 @@
         <a class="round" href="{base}/day"
           >{head.next.name}
           {sayDate(dayOf(head.next.date))}{head.next.time ? `, ${head.next.time}` : ''}</a
-        >{:else},
+        >{:else if head.isOver},
         <a class="round" href="{base}/day">the day, and how it went</a>{/if}
     </p>
   </div>

@@ -114,6 +114,8 @@ const roadBlock = z.strictObject({
   fundamental: idField.optional(),
   scales: scalesToDo.optional(),
   hunt: huntToDo.optional(),
+  /** Put on its day since it answers a check; missing: the plan's own, or added that day. */
+  asked: z.enum(ASKED_BLOCKS).optional(),
   /** Bars that are named one after the other: the music begins at once from each. */
   starts: z.array(barField).min(1).max(12).optional(),
   /** Of a link of a chunk chain: the chunk that is joined, and the one it is joined to. */

@@ -21,7 +21,7 @@ export { blocksToAdd, clockMinutes, makeRoadMap, waitingOn } from './day/road-ma
 export { type ScalesStanding, scalesStanding } from './day/scales';
 export { followDay } from './day/follow';
 export { huntsFor } from './day/hunts';
-export { wantedOn } from './day/asked';
+export { doesAnswer, wantedOn } from './day/asked';
 export { evidenceOf } from './day/evidence';
 export { findRemedies } from './scratch/remedy';
 export type { Remedy } from './scratch/trial';

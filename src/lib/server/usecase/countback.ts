@@ -34,6 +34,7 @@ export const readHead = useCase({
       today: request.today,
       began: audition.beganOn,
       next: next ? { name: next.name, date: next.date, time: next.time, isWeek: next.isWeek === true } : null,
+      isOver: !next && audition.rounds.length > 0,
       mockFrom: plan?.stages?.mockFrom ?? null,
       dates: audition.dates.map(({ date, name }) => ({ date, name })),
       shortMin: plan?.short?.minutes ?? 0

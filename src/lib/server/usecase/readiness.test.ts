@@ -118,6 +118,10 @@ describe('the next action', () => {
       attempts: 'ccc'
     });
   };
+  const nextOf = (id: string) => {
+    const { next } = page();
+    return next?.itemId === id ? next : null;
+  };
   const tomorrow = () => readToday(app, ada, { auditionId }).tomorrow.roadMap;
 
   it('is put on the next day with minutes, first of its pieces, and taken off again', () => {
@@ -162,6 +166,19 @@ describe('the next action', () => {
     keepDeskEvents(app, ada, { candidateId, events: made });
     expect(['straight', 'cold', 'anywhere'].map((kind) => check(kind).state)).toEqual(Array(3).fill('holds'));
     expect(page().next!.checks.map(({ kind }) => kind)).toEqual(['probe']);
+  });
+
+  it('is a block of fresh pages too, which have no tempo, and one that the plan has anyway is said to be there', () => {
+    const fresh = addItem(app, TEACHER, {
+      auditionId,
+      item: { ...STUDY, name: 'Sight-reading', kind: 'sight-reading', minutesPerWeek: 30, sections: [] }
+    });
+    prepare();
+    for (const kind of ['straight', 'cold', 'anywhere', 'probe'] as const) say(kind);
+    setCheckLevel(app, TEACHER, { itemId, check: 'mock', level: 'off' });
+    expect(nextOf(fresh)).toMatchObject({ block: 'work', asked: { as: 'work' } });
+    askBlock(app, ada, { itemId: fresh, as: 'work', isWanted: true });
+    expect(tomorrow().filter((block) => block.itemId === fresh)).toHaveLength(1);
   });
 
   it('is of the item with most that is not yet there', () => {

@@ -10,7 +10,7 @@ import {
 } from '../../core/readiness';
 import type { RoadBlock, SaidKind } from '../../core/record';
 import type { AskedBlock, CheckKind, CheckLevel } from '../../core/record/words';
-import { type PlannedItem, type SeasonPlan, evidenceOf, wantedOn } from '../../core/season';
+import { type PlannedItem, type SeasonPlan, doesAnswer, evidenceOf, wantedOn } from '../../core/season';
 import { dayOf, formatDate } from '../../core/units';
 import type { AskedView, ReadinessView } from '../../schema/readiness-view';
 import { type App, type Who, isTeaching, todayIn } from '../app';
@@ -176,7 +176,7 @@ function askedOf(
   const wanted = wantedOn(desk.deskEventsOf(app.db, season.candidate.id, date));
   const isWanted = wanted.some((one) => one.itemId === itemId && one.as === as);
   const spots = spotsOfSeason(app, season, season.own.today);
-  const isOf = (block: RoadBlock) => block.itemId === itemId && isAs(block, as);
+  const isOf = (block: RoadBlock) => block.itemId === itemId && doesAnswer(block, as);
   const planned = roadMapOn(app, season, plan, spots, date, wanted).find(isOf);
   if (planned) return { as, date, minutes: planned.minutes, is: isWanted ? 'asked' : 'planned' };
   const made = roadMapOn(app, season, plan, spots, date, [...wanted, { itemId, as }]).find(isOf);
@@ -185,10 +185,6 @@ function askedOf(
 
 const nextDayOf = ({ days }: SeasonPlan, today: string): string | null =>
   days.find(({ date, capacityMin }) => date > today && capacityMin > 0)?.date ?? null;
-
-/** A run answers by being the first of its day: one that the plan has elsewhere in the day does not. */
-const isAs = ({ kind, work, why }: RoadBlock, as: AskedBlock): boolean =>
-  as === 'work' ? work !== null : kind === as && (as !== 'run' || why.startsWith('asked for'));
 
 /** Puts a block on the next day to come, or takes it off again. Throws CodedError "not-found" where no day is left. */
 export const askBlock = useCase({

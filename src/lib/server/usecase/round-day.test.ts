@@ -5,7 +5,8 @@ import { type App, type Who, makeApp } from '../app';
 import { findStep, takeBackChange } from '../change/apply';
 import { openDb } from '../db/open';
 import { exportCandidate, importArchive } from './archive';
-import { readCall, saveCall } from './call';
+import { addAudition, readCall, saveCall } from './call';
+import { readHead } from './countback';
 import { readToday } from './desk';
 import { addItem } from './list';
 import { logTouch } from './log';
@@ -134,6 +135,10 @@ describe('afterwards', () => {
     expect(() => takeBackChange(app, findStep(app, token)!)).toThrow('changed again');
     nowMs += 86_400_000;
     expect(day()).toMatchObject({ round: { id: 'r1' }, day: { after } });
+    // the head leads there by then; where there is no round at all it does not
+    const isOver = (id: string) => readHead(app, ada, { auditionId: id }).isOver;
+    const none = addAudition(app, TEACHER, { candidateId, name: 'No round yet', rounds: [], dates: [] });
+    expect([isOver(auditionId), isOver(none)]).toEqual([true, false]);
   });
 
   it('is not told of a round of another audition; a text that is too long is said at its field', () => {

@@ -2,7 +2,7 @@
  * Blocks that are put on a day to come because they answer a check of readiness: what is wanted, how long it takes, and the bars that are
  * named. Source: the mock model, section 6.
  */
-import type { DeskEvent, PlanItem } from '../../record';
+import type { DeskEvent, PlanItem, RoadBlock } from '../../record';
 import type { AskedBlock } from '../../record/words';
 import { touchMinutes } from '../../plan';
 import { sectionSeconds, targetOf } from '../../tempo';
@@ -16,6 +16,12 @@ export const STARTS = 5;
 export const ANY_BAR_MIN: Minutes = 5;
 /** Where nothing says how long the music is. */
 const USUAL_RUN_MIN: Minutes = 8;
+
+/** Whether a block answers what is wanted: put in for it, or the plan's own work at the item. A run of the plan's is not the first of its day. */
+export const doesAnswer = (
+  { asked, kind, work }: Pick<RoadBlock, 'asked' | 'kind' | 'work'>,
+  as: AskedBlock
+): boolean => asked === as || (as === 'work' && (work !== null || kind === 'minutes'));
 
 /** What is wanted on the day of these events, each once, in the order in which it was asked for. */
 export function wantedOn(events: readonly DeskEvent[]): Asked[] {

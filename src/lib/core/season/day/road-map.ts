@@ -12,7 +12,7 @@ import { drillMinutes } from '../climb/rungs';
 import { linkOf } from '../facts/chain';
 import { partsOf } from '../facts/parts';
 import { type KeysPlayed, scalesOn } from './scales';
-import { ANY_BAR_MIN, type Asked, drawStarts, runMinutesOf } from './asked';
+import { ANY_BAR_MIN, type Asked, doesAnswer, drawStarts, runMinutesOf } from './asked';
 import { huntsFor } from './hunts';
 import { type SpotNow, spotsForBlock } from './spots';
 import { throughOf } from './through';
@@ -87,14 +87,14 @@ function askedOn(
   date: string,
   planned: readonly BlockWithoutId[]
 ): BlockWithoutId[] {
-  const blocks = (facts.asked ?? []).flatMap(({ itemId, as }): BlockWithoutId[] => {
+  const putIn = ({ itemId, as }: Asked): BlockWithoutId[] => {
     const item = plan.items.find(({ id }) => id === itemId);
     const own = facts.items.find(({ id }) => id === itemId);
     if (!item || !own || item.state === 'past') return [];
     if (as === 'probe')
       return huntsFor(plan, facts).filter((hunt) => hunt.kind === 'probe' && hunt.itemId === itemId);
     if (as === 'work') {
-      if (planned.some((block) => block.itemId === itemId && block.work !== null)) return [];
+      if (planned.some((block) => block.itemId === itemId && doesAnswer(block, as))) return [];
       return blocksToAdd(plan, facts, date)
         .filter((block) => block.itemId === itemId)
         .map((block) => ({ ...block, why: 'asked for: its tempo' }));
@@ -106,7 +106,10 @@ function askedOn(
     const { sections: _all, ...blank } = run;
     const starts = drawStarts(own, `${itemId} ${date}`);
     return [{ ...blank, kind: 'any-bar', why: 'asked for: from any bar that is named', starts }];
-  });
+  };
+  const blocks = (facts.asked ?? []).flatMap((one) =>
+    putIn(one).map((block) => ({ ...block, asked: one.as }))
+  );
   return blocks.sort((a, b) => Number(b.kind === 'run') - Number(a.kind === 'run'));
 }
 
