@@ -22,6 +22,10 @@
       '/listen/[token]',
       '/mocks/[mock]/panel',
       '/mocks/[mock]/stand',
+      '/mocks/[mock]/alone',
+      '/mocks/[mock]/paper',
+      '/mocks/[mock]/write/[juror]',
+      '/studio/evening/[evening]/paper',
       '/ballot/[token]'
     ].includes(page.route.id ?? '')
   );

@@ -54,6 +54,8 @@ export type StudioMock = {
   readonly place: string;
   /** Jurors, by their names. */
   readonly hears: readonly string[];
+  /** Shared by those that are one evening; null where it stands alone. */
+  readonly evening: string | null;
 };
 
 /** What was just done, and the secret by which it can be taken back. */

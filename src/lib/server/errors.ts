@@ -52,6 +52,8 @@ export const ERRORS = {
   'no-sharing':
     'No take of a minor is sent to anybody before a guardian has said yes to that: the teacher notes the day of it with the candidate.',
   'mock-past': 'That day is over: choose today or a later day.',
+  'mock-ahead': 'What is written in was played: choose today or an earlier day.',
+  'evening-late': 'The last of them would begin after midnight: begin earlier, or with fewer.',
   'mock-begun': 'This mock has begun: it is as it is drawn.',
   'mock-goes-on': 'The mock is not over: ballots are opened when all has been played.',
   'nothing-to-draw': 'There is nothing on the list that can be drawn.',

@@ -42,6 +42,8 @@ export const STATUS: Record<ErrorCode, number> = {
   'no-consent': 403,
   'no-sharing': 403,
   'mock-past': 400,
+  'mock-ahead': 400,
+  'evening-late': 400,
   'mock-begun': 409,
   'mock-goes-on': 409,
   'nothing-to-draw': 409,

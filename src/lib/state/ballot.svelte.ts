@@ -18,8 +18,11 @@ export class BallotPaper {
   #isSending = false;
 
   constructor(
-    private readonly token: string,
-    view: BallotView
+    /** Under which this device keeps it. */
+    private readonly place: string,
+    /** Address to which it is sent. */
+    private readonly address: string,
+    private readonly view: BallotView
   ) {
     this.items = view.ballot;
   }
@@ -70,10 +73,10 @@ export class BallotPaper {
     this.#isSending = true;
     while (this.unsent.length > 0 && this.fault === '') {
       const ballot = this.of(this.unsent[0]!);
-      const answer = await fetch(`/ballot/${this.token}/write`, {
+      const answer = await fetch(this.address, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ ballot })
+        body: JSON.stringify({ juror: this.view.id, ballot })
       }).catch(() => null);
       if (!answer || answer.status >= 500) break;
       if (!answer.ok) {
@@ -92,7 +95,7 @@ export class BallotPaper {
   }
 
   get #place(): string {
-    return `irvot-ballot-${this.token}`;
+    return `irvot-ballot-${this.place}-${this.view.id}`;
   }
   #keep(): void {
     const kept: Kept = { items: this.items, unsent: this.unsent };

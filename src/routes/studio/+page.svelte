@@ -51,7 +51,7 @@
       </thead>
       {#each rows as row (row.id)}<StudioRow {row} />{/each}
     </table>
-    {#if data.studio.mocks.length > 0}<PlaysAhead mocks={data.studio.mocks} />{/if}
+    <PlaysAhead mocks={data.studio.mocks} />
   {:else}
     <p class="first">
       No candidates yet. Add the first one: a name, the instrument, and the time zone they practise in.

@@ -5,19 +5,33 @@
   import { MOCK_WORDS } from '$lib/core/record/words';
   import { sayBars } from '$lib/core/units';
   import type { BallotView } from '$lib/schema/mock-view';
-  import { BallotPaper } from '$lib/state/ballot.svelte';
-  import { watch } from '$lib/state/watch';
+  import type { BallotPaper } from '$lib/state/ballot.svelte';
   import CutStrip from './CutStrip.svelte';
+  import SoundLine from './SoundLine.svelte';
 
-  let { view: known, token }: { view: BallotView; token: string } = $props();
-
-  let seen = $state.raw<BallotView | null>(null);
-  const view = $derived(seen ?? known);
+  let {
+    view,
+    paper,
+    next,
+    home,
+    soundOf,
+    isNamed,
+    onNext
+  }: {
+    view: BallotView;
+    paper: BallotPaper;
+    /** Who plays after this one, where the same link hears them; null where nobody does. */
+    next: { readonly number: number } | null;
+    /** Where somebody goes back to who writes in by hand. */
+    home: string | null;
+    /** Address of what was recorded of an item; null where there is none. */
+    soundOf: (item: number) => string | null;
+    /** Its number stands here; false where it stands above already. */
+    isNamed: boolean;
+    onNext: () => unknown;
+  } = $props();
 
   const FORMS = ['full', 'broken', 'hatched'] as const;
-  // whose it is stays while it is written
-  // svelte-ignore state_referenced_locally
-  const paper = new BallotPaper(token, known);
   let at = $state(0);
   let sheet = $state<HTMLElement>();
   let line = $state('');
@@ -25,18 +39,14 @@
   let picked = $state.raw<readonly number[]>([]);
   const cut = $derived(view.items[at] ?? null);
   const ballot = $derived(paper.of(at));
+  const sound = $derived(cut?.isRecorded ? soundOf(at) : null);
   /** The panel has gone further than this item. */
   const isBehind = $derived(view.at !== null && view.at > at);
   const isLast = $derived(at === view.items.length - 1);
 
   onMount(() => {
-    // where somebody comes back, at what is played
-    at = Math.min(view.at ?? 0, view.items.length - 1);
-    const [close, end] = [paper.open(), watch<BallotView>(`/ballot/${token}/now`, (now) => (seen = now))];
-    return () => {
-      close();
-      end();
-    };
+    // where somebody comes back, at what is played; what is over is written from its beginning
+    at = view.isOver ? 0 : Math.min(view.at ?? 0, view.items.length - 1);
   });
 
   function pick(bar: number) {
@@ -64,78 +74,74 @@
       : view.isClosed
         ? 'The ballots are read: nothing more is written.'
         : paper.unsent.length > 0
-          ? 'kept on this phone, not sent yet'
+          ? 'kept on this device, not sent yet'
           : paper.sentAtMs !== null
-            ? `kept on this phone, sent ${new Date(paper.sentAtMs).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
+            ? `kept on this device, sent ${new Date(paper.sentAtMs).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
             : 'what you tap is kept at once'
   );
 </script>
 
-<div class="ballot">
-  <div class="paper" bind:this={sheet}>
-    {#if cut}
-      <header>
-        <p>candidate <b>{view.number}</b></p>
-        <p class="of">{at + 1} of {view.items.length}</p>
-      </header>
-      <h1><bdi>{cut.name}</bdi></h1>
-      <p class="bars">from bar {cut.fromBar} to bar {cut.toBar}</p>
-      <CutStrip item={cut.item} {cut} isWhole={false} {picked} noted={ballot.notes} onPick={pick} />
-      <div class="elements">
-        {#each view.elements as element (element)}
-          <div class="element" role="group" aria-label={element}>
-            <span>{element}</span>
-            {#each MOCK_WORDS as word, i (word)}<button
-                class={FORMS[i]}
-                aria-pressed={ballot.words[element] === word}
-                disabled={view.isClosed}
-                onclick={() => paper.word(at, element, word)}>{word}</button
-              >{/each}
-          </div>
-        {/each}
-      </div>
-      {#each ballot.notes as note, i (i)}
-        <p class="note">
-          <b>{sayBars(note)}</b> <bdi>{note.says}</bdi>
-          <button class="quiet" disabled={view.isClosed} onclick={() => paper.unsay(at, i)}
-            >take it back</button
-          >
-        </p>
+<div class="paper" bind:this={sheet}>
+  {#if cut}
+    <header>
+      {#if isNamed}<p>candidate <b>{view.number}</b></p>{/if}
+      <p class="of">
+        {#if at > 0}<button class="quiet" onclick={() => go(at - 1)}>the one before</button>{/if}
+        {at + 1} of {view.items.length}
+      </p>
+    </header>
+    <h1><bdi>{cut.name}</bdi></h1>
+    <p class="bars">from bar {cut.fromBar} to bar {cut.toBar}</p>
+    {#if sound}{#key sound}<SoundLine src={sound} label="What was played" />{/key}{/if}
+    <CutStrip item={cut.item} {cut} isWhole={false} {picked} noted={ballot.notes} onPick={pick} />
+    <div class="elements">
+      {#each view.elements as element (element)}
+        <div class="element" role="group" aria-label={element}>
+          <span>{element}</span>
+          {#each MOCK_WORDS as word, i (word)}<button
+              class={FORMS[i]}
+              aria-pressed={ballot.words[element] === word}
+              disabled={view.isClosed}
+              onclick={() => paper.word(at, element, word)}>{word}</button
+            >{/each}
+        </div>
       {/each}
-      <form onsubmit={say}>
-        <label for="note">A remark: tap its bars above, or type them</label>
-        <input
-          id="note"
-          bind:value={line}
-          maxlength="220"
-          dir="auto"
-          autocomplete="off"
-          placeholder="{cut.fromBar} rushes into the downbeat"
-          aria-invalid={lineFault ? 'true' : undefined}
-          aria-describedby={lineFault ? 'note-fault' : undefined}
-        />
-        <button class="action" disabled={view.isClosed}>Keep it</button>
-        {#if lineFault}<p id="note-fault" class="fault" role="alert">{lineFault}</p>{/if}
-      </form>
-    {:else}<h1>There is nothing on this ballot</h1>{/if}
-  </div>
-  <footer>
-    <p role="status">
-      {standing}{#if isBehind && !view.isOver}<br />the next item is being played{/if}
-    </p>
-    {#if isLast}<p class="end">{view.isOver ? 'that was all, thank you' : 'the last item'}</p>{:else}
-      <button class="onward" onclick={() => go(at + 1)}>next</button>{/if}
-  </footer>
+    </div>
+    {#each ballot.notes as note, i (i)}
+      <p class="note">
+        <b>{sayBars(note)}</b> <bdi>{note.says}</bdi>
+        <button class="quiet" disabled={view.isClosed} onclick={() => paper.unsay(at, i)}>take it back</button
+        >
+      </p>
+    {/each}
+    <form onsubmit={say}>
+      <label for="note">A remark: tap its bars above, or type them</label>
+      <input
+        id="note"
+        bind:value={line}
+        maxlength="220"
+        dir="auto"
+        autocomplete="off"
+        placeholder="{cut.fromBar} rushes into the downbeat"
+        aria-invalid={lineFault ? 'true' : undefined}
+        aria-describedby={lineFault ? 'note-fault' : undefined}
+      />
+      <button class="action" disabled={view.isClosed}>Keep it</button>
+      {#if lineFault}<p id="note-fault" class="fault" role="alert">{lineFault}</p>{/if}
+    </form>
+  {:else}<h1>There is nothing on this ballot</h1>{/if}
 </div>
+<footer>
+  <p role="status">
+    {standing}{#if isBehind && !view.isOver}<br />the next item is being played{/if}
+  </p>
+  {#if !isLast && cut}<button class="onward" onclick={() => go(at + 1)}>next</button>
+  {:else if next}<button class="onward person" onclick={onNext}>candidate {next.number}</button>
+  {:else if home}<a class="onward" href={home}>done</a>
+  {:else}<p class="end">{view.isOver ? 'that was all, thank you' : 'the last item'}</p>{/if}
+</footer>
 
 <style>
-  .ballot {
-    display: flex;
-    flex-direction: column;
-    max-width: 560px;
-    height: 100dvh;
-    margin: 0 auto;
-  }
   .paper {
     flex: 1;
     min-height: 0;
@@ -173,7 +179,7 @@
     display: grid;
     grid-template-columns: repeat(3, 1fr);
     gap: 0 14px;
-    padding: 6px 0 8px;
+    padding: 4px 0 5px;
   }
   .element + .element {
     border-top: 1px solid var(--rule);
@@ -186,7 +192,7 @@
   }
   .element button {
     min-height: 44px;
-    padding: 0 0 8px;
+    padding: 0 0 4px;
     border: 0;
     border-bottom: 2px solid var(--rule);
     background: none;
@@ -243,11 +249,17 @@
     font-size: 15px;
   }
   .onward {
+    display: grid;
+    place-items: center;
     min-width: 140px;
+    text-decoration: none;
     border: 0;
     background: var(--ink);
     color: var(--paper);
     font-size: 36px;
     font-weight: 700;
+  }
+  .person {
+    font-size: 26px;
   }
 </style>

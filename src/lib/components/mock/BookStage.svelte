@@ -2,9 +2,12 @@
 <script lang="ts">
   import type { MocksView, StageView } from '$lib/schema/mock-view';
   import { send } from '$lib/state/send';
+  import Limits from './Limits.svelte';
 
   let { view, stage, fault }: { view: MocksView; stage: StageView; fault: string } = $props();
 
+  /** As long as a call usually gives (common practice, no published source). */
+  const FULL_DRESS = { warmUpMin: 20, waitingMin: 10 };
   const most = $derived(view.items.length);
 </script>
 
@@ -25,6 +28,7 @@
   <label
     ><span>Minutes</span><input name="minutes" inputmode="numeric" size="4" value={stage.minutes} /></label
   >
+  <Limits before={stage.stage === 5 ? FULL_DRESS : null} />
   <label
     ><span>Items heard</span><input
       name="count"

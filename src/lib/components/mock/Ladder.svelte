@@ -2,21 +2,16 @@
 <script lang="ts">
   import { dayOf, sayDate } from '$lib/core/units';
   import type { MocksView } from '$lib/schema/mock-view';
+  import { ladderAxis } from './axis';
 
   let { view }: { view: Pick<MocksView, 'stages' | 'today' | 'roundOn' | 'mockFrom'> } = $props();
 
-  const BEFORE = 4;
-  const round = $derived(dayOf(view.roundOn!));
+  const { today, round, first, across } = $derived(ladderAxis(view));
   const dated = $derived(
     view.stages.flatMap((one) => (one.date === null ? [] : [{ ...one, day: dayOf(one.date) }]))
   );
-  const today = $derived(dayOf(view.today));
-  /** Up to today it begins with the first stage; what is farther off is no room for words. */
-  const first = $derived.by(() => {
-    const day = Math.min(...dated.map((one) => one.day), round);
-    return (day <= today ? day : Math.max(today, day - BEFORE)) - 1;
-  });
-  const across = (day: number) => (100 * (day - first)) / Math.max(1, round - first);
+  /** A tread, in per cent, that has no room for its words. */
+  const NARROW = 14;
   const treads = $derived(
     dated.map((one, i) => ({ ...one, left: across(one.day), right: across(dated[i + 1]?.day ?? round) }))
   );
@@ -43,7 +38,7 @@
           style:height="{bottom - height(treads[i - 1]!.stage)}%"
         ></i>{/if}
       <span
-        class={['name', { late: tread.left > 82 }]}
+        class={['name', { aside: tread.right - tread.left < NARROW }]}
         style:left="{tread.left}%"
         style:bottom="calc({bottom}% + 6px)"
         ><b>{tread.stage} {tread.name}</b><br />{sayDate(tread.day)}{tread.time
@@ -109,9 +104,14 @@
     font-stretch: 88%;
     line-height: 1.25;
     white-space: nowrap;
+    z-index: 1;
+    background: linear-gradient(var(--paper), var(--paper)) content-box;
   }
-  .late {
-    transform: translateX(-60%);
+  /* under the next step is no room: over the one before there is */
+  .aside {
+    padding-right: 8px;
+    text-align: right;
+    transform: translateX(-100%);
   }
   .today {
     bottom: 0;
@@ -153,6 +153,7 @@
       position: static;
       display: block;
       padding: 6px 0 6px 10px;
+      text-align: left;
       border-left: 3px solid var(--plan);
       transform: none;
     }

@@ -1,10 +1,11 @@
 <!-- The mock that comes next: when and where, what is drawn, who hears it, and the way to its run. -->
 <script lang="ts">
-  import ShareLink from '$lib/components/ui/ShareLink.svelte';
   import { dayOf, sayBars, sayDate } from '$lib/core/units';
   import type { MockView, StageView } from '$lib/schema/mock-view';
   import type { SharedLink } from '$lib/schema/view';
   import { send } from '$lib/state/send';
+  import Jurors from './Jurors.svelte';
+  import Limits from './Limits.svelte';
 
   let {
     mock,
@@ -34,13 +35,24 @@
     <p class="when">
       {sayDate(dayOf(mock.date))}{mock.time ? `, ${mock.time}` : ''}{mock.place ? `, ${mock.place}` : ''}
     </p>
+    {#if mock.before}<p class="soft">
+        Before it {mock.before.warmUpMin} minutes to warm up, then {mock.before.waitingMin} of waiting; they count
+        down on the player’s screen.
+      </p>{/if}
+    {#if mock.evening && isTeaching}<p class="soft">
+        Part of <a href="/studio/evening/{mock.evening}">a mock evening</a>, as candidate {mock.number}.
+      </p>{/if}
     {#if stage.expects}<p class="soft">Expected by then: {stage.expects}. It is played all the same.</p>{/if}
     <p class="soft">Passed when: {stage.passes}.</p>
     <p class="ways">
-      {#if isTeaching || mock.stage <= 2}<a class="action main" href="/mocks/{mock.id}/panel"
-          >{hasBegun ? 'Go on with the run' : 'To the run'}</a
-        >{/if}
-      <a class="action" href="/mocks/{mock.id}/stand">The player’s screen</a>
+      {#if mock.stage === 1}<a class="action main" href="/mocks/{mock.id}/alone"
+          >{hasBegun ? 'Go on with the run' : 'To the run, with the recorder'}</a
+        >{:else}
+        {#if isTeaching || mock.stage <= 2}<a class="action main" href="/mocks/{mock.id}/panel"
+            >{hasBegun ? 'Go on with the run' : 'To the run'}</a
+          >{/if}
+        <a class="action" href="/mocks/{mock.id}/stand">The player’s screen</a>
+      {/if}
     </p>
     {#if !hasBegun}
       <div class="ways">
@@ -49,6 +61,7 @@
           <input type="hidden" name="count" value={mock.count} />
           <button class="quiet">draw again</button>
         </form>
+        {#if isKnown}<a href="/mocks/{mock.id}/paper">ballots on paper</a>{/if}
         <button class="quiet" aria-expanded={isMoving} onclick={() => (isMoving = !isMoving)}>move</button>
         <form method="POST" action="?/drop" use:send>
           <input type="hidden" name="mock" value={mock.id} />
@@ -62,6 +75,7 @@
           <label>Hour <input type="time" name="time" value={mock.time ?? ''} /></label>
           <label>Place <input name="place" maxlength="200" dir="auto" value={mock.place} /></label>
           <label>Minutes <input name="minutes" inputmode="numeric" size="4" value={mock.minutes} /></label>
+          <Limits before={mock.before} />
           <button class="action">Move it</button>
         </form>
       {/if}
@@ -83,37 +97,7 @@
     {:else}<p class="soft">What is drawn is announced when it is played.</p>{/if}
     <p class="soft">The mocks booked until now hear {cover.heard} of {cover.of} lines.</p>
 
-    <h3>Who hears it</h3>
-    {#each mock.jurors as juror (juror.id)}
-      <form class="juror" method="POST" action={juror.hasLink ? '?/endJuror' : '?/link'} use:send>
-        <input type="hidden" name="mock" value={mock.id} /><input
-          type="hidden"
-          name="juror"
-          value={juror.id}
-        />
-        <bdi>{juror.name}</bdi>
-        <span class="soft"
-          >{juror.written.length > 0
-            ? `has written of ${juror.written.length}`
-            : juror.hasLink
-              ? 'has a ballot'
-              : 'has no link'}</span
-        >
-        <button class="quiet">{juror.hasLink ? 'end it' : 'make a link'}</button>
-      </form>
-    {/each}
-    <form class="fields" method="POST" action="?/juror" use:send>
-      <input type="hidden" name="mock" value={mock.id} />
-      <label>Juror <input name="name" maxlength="120" required dir="auto" autocomplete="off" /></label>
-      <button class="action">Make a ballot</button>
-    </form>
-    {#if faultOf('juror')}<p class="fault" role="alert">{faultOf('juror')}</p>{/if}
-    {#if link}
-      <ShareLink id="ballot-link" label="Link to this ballot; shown only now" {link} />
-      <p class="soft">
-        It opens this ballot alone, until two days after the mock, and says nothing of who plays.
-      </p>
-    {/if}
+    <Jurors {mock} {link} fault={faultOf('juror')} isLed={isTeaching || mock.stage <= 2} />
   </div>
 </section>
 
@@ -134,24 +118,17 @@
   h3 {
     margin: 0 0 4px;
   }
-  h3:not(:first-child) {
-    margin-top: 16px;
-  }
   ol {
     margin: 0 0 6px;
     padding-left: 22px;
   }
   .ways,
-  .fields,
-  .juror {
+  .fields {
     display: flex;
     flex-wrap: wrap;
     gap: 8px 18px;
     align-items: center;
     margin-top: 10px;
-  }
-  .juror {
-    margin-top: 2px;
   }
   @media (max-width: 900px) {
     .next {

@@ -1,13 +1,27 @@
 <!-- The panel's screen: who plays what, now; the clock that nobody else sees, who is writing, and the one act: next. -->
 <script lang="ts">
   import { onMount } from 'svelte';
+  import { tempoOfTaps } from '$lib/core/click/tap';
   import { sayBars } from '$lib/core/units';
   import type { MockView } from '$lib/schema/mock-view';
+  import { PanelTakes } from '$lib/state/device/mock-run.svelte';
   import { send } from '$lib/state/send';
   import { watch } from '$lib/state/watch';
   import CutStrip from './CutStrip.svelte';
 
-  let { mock: known, home }: { mock: MockView; home: string } = $props();
+  let {
+    mock: known,
+    home,
+    nextOne,
+    recording
+  }: {
+    mock: MockView;
+    home: string;
+    /** Who plays after this one, on the same evening; null where nobody does. */
+    nextOne: { readonly mockId: string; readonly number: number; readonly time: string | null } | null;
+    /** Whose account records, on which day; null where nobody may be recorded. */
+    recording: { readonly owner: string; readonly date: string } | null;
+  } = $props();
 
   let seen = $state.raw<MockView | null>(null);
   /** What was heard of last: by an act here, or from elsewhere. */
@@ -28,12 +42,34 @@
     return () => {
       clearInterval(timer);
       end();
+      void takes?.onward(null);
     };
   });
   const clock = $derived(`${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`);
+  let taps = $state.raw<readonly number[]>([]);
+  const tapped = $derived(tempoOfTaps(taps));
+  // whose it is stays while it is heard
+  // svelte-ignore state_referenced_locally
+  const takes = recording && new PanelTakes(recording);
+  const recorder = $derived(takes?.recorder);
+  /** With each step the take of what was played ends, and that of what comes begins; what was tapped goes with what it was of. */
+  const stepping = {
+    onSend: () => {
+      const coming = next;
+      taps = [];
+      void takes?.onward(coming);
+      return () => {};
+    }
+  };
   const isWriting = (juror: MockView['jurors'][number]) =>
     mock.at !== null && juror.written.includes(mock.at);
 </script>
+
+{#snippet whatIsKnown()}
+  <input type="hidden" name="to" value={to} />
+  <input type="hidden" name="bpm" value={tapped ?? ''} />
+  <input type="hidden" name="take" value={takes?.takeId ?? ''} />
+{/snippet}
 
 <div class="panel">
   <header>
@@ -64,8 +100,27 @@
   </div>
   <footer>
     <p class="clock">
-      {#if cut}<b>{clock}</b> <span>seen only here</span>{/if}
+      {#if cut}<b>{clock}</b> <span>seen only here</span>
+      {/if}
     </p>
+    <div class="by">
+      {#if cut}<button class="tap" onclick={() => (taps = [...taps, performance.now()])}
+          >{tapped === null
+            ? taps.length === 0
+              ? 'tap its tempo'
+              : `${taps.length} of 4 taps`
+            : `${tapped} a minute`}</button
+        >{/if}
+      {#if takes && !mock.isOver}<label
+          ><input type="checkbox" bind:checked={takes.isWanted} />
+          {recorder?.sinceMs
+            ? 'recorded here'
+            : mock.at === null
+              ? 'record it here'
+              : 'record it here from the next item on'}</label
+        >{/if}
+      {#if recorder?.fault}<span role="alert">{recorder.fault}</span>{/if}
+    </div>
     <ul aria-label="Jurors">
       {#each mock.jurors as juror (juror.id)}<li>
           <b><bdi>{juror.name}</bdi></b>
@@ -77,14 +132,17 @@
         </li>{/each}
     </ul>
     {#if mock.isOver}
-      <a class="onward" href={home}><strong>done</strong><span>to the ballots</span></a>
+      {#if nextOne}<a class="ballots" href={home}>to the ballots</a>
+        <a class="onward" href="/mocks/{nextOne.mockId}/panel"
+          ><strong>candidate {nextOne.number}</strong><span>{nextOne.time ?? 'plays next'}</span></a
+        >{:else}<a class="onward" href={home}><strong>done</strong><span>to the ballots</span></a>{/if}
     {:else}
-      {#if cut}<form method="POST" action="?/step" use:send>
-          <input type="hidden" name="to" value={to} /><input type="hidden" name="isBroken" value="1" />
+      {#if cut}<form method="POST" action="?/step" use:send={stepping}>
+          {@render whatIsKnown()}<input type="hidden" name="isBroken" value="1" />
           <button class="off">break off</button>
         </form>{/if}
-      <form method="POST" action="?/step" use:send>
-        <input type="hidden" name="to" value={to} />
+      <form method="POST" action="?/step" use:send={stepping}>
+        {@render whatIsKnown()}
         <button class="onward"
           ><strong>{mock.at === null ? 'begin' : next ? 'next' : 'the end'}</strong><span
             >{next ? `${next.name}, ${sayBars(next)}` : 'all has been heard'}</span
@@ -175,6 +233,38 @@
   .clock {
     flex: 1 1 150px;
     padding: 16px 24px;
+  }
+  .by {
+    display: flex;
+    flex: 1 1 200px;
+    flex-direction: column;
+    justify-content: center;
+    color: var(--soft);
+    font-size: 18px;
+    font-stretch: 88%;
+  }
+  .by label {
+    display: flex;
+    gap: 10px;
+    align-items: center;
+    min-height: 48px;
+  }
+  .tap {
+    min-width: 150px;
+    min-height: 48px;
+    padding: 0;
+    border: 0;
+    background: none;
+    color: var(--ink);
+    font-size: 20px;
+    text-align: left;
+    text-decoration: underline;
+    text-underline-offset: 4px;
+  }
+  .ballots {
+    align-self: center;
+    padding: 0 24px;
+    font-size: 20px;
   }
   .clock b {
     display: block;

@@ -17,9 +17,12 @@
 
 <section>
   <h2>Who plays to whom <span>in the next seven days</span></h2>
+  {#if mocks.length === 0}<p class="soft">Nobody yet.</p>{/if}
   {#each evenings as { head, own } (head)}
     <div class="evening">
-      <h3 dir="auto">{head}</h3>
+      <h3 dir="auto">
+        {#if own[0]?.evening}<a href="/studio/evening/{own[0].evening}">{head}</a>{:else}{head}{/if}
+      </h3>
       <ul>
         {#each own as { id, candidate, stage, time, hears } (id)}
           <li>
@@ -34,6 +37,7 @@
       </ul>
     </div>
   {/each}
+  <p><a href="/studio/evening">Prepare a mock evening</a></p>
 </section>
 
 <style>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type ToDraw, barsOfCut, coverage, drawMock } from './draw';
+import { type ToDraw, barsOfCut, coverage, cutAround, drawMock, unheardHard } from './draw';
 
 /** Forty bars in ten lines of four; a player begins at every section, of ten bars each. */
 const item = (id: string, more: Partial<ToDraw> = {}): ToDraw => ({
@@ -109,5 +109,37 @@ describe('a draw', () => {
     ];
     // bars 4 to 12: the first three lines
     expect(coverage([item('a'), item('b')], heard)).toEqual({ heard: 3, of: 20 });
+  });
+});
+
+describe('hard bars', () => {
+  const hard = item('a', { hard: [3, 25, 26, 27, 38] });
+
+  it('that no mock hears are named, of what can be heard at all', () => {
+    const cut = (fromBar: number, toBar: number) => ({ itemId: 'a', fromBar, toBar, isOdd: false });
+    expect(unheardHard([hard, item('b')], [])).toEqual([{ itemId: 'a', bars: [3, 25, 26, 27, 38] }]);
+    expect(unheardHard([hard], [cut(1, 8), cut(26, 33)])).toEqual([{ itemId: 'a', bars: [25, 38] }]);
+    expect(unheardHard([{ ...hard, cuts: [{ fromBar: 21, toBar: 30 }] }], [cut(27, 30)])).toEqual([
+      { itemId: 'a', bars: [25, 26] }
+    ]);
+    expect(unheardHard([hard], [cut(1, 40)])).toEqual([]);
+  });
+
+  it('are put into a cut of the usual length, from where a player begins if that is near', () => {
+    // cuts are six to eight bars; sections begin at 1, 11, 21, 31
+    expect(cutAround(hard, { fromBar: 25, toBar: 27 })).toEqual({ fromBar: 21, toBar: 27 });
+    // from 11 it would be nine bars: it begins with the hard ones
+    expect(cutAround(hard, { fromBar: 18, toBar: 19 })).toEqual({ fromBar: 18, toBar: 23 });
+    // at the end there is no room behind it
+    expect(cutAround(hard, { fromBar: 39, toBar: 40 })).toEqual({ fromBar: 35, toBar: 40 });
+    // more than a cut holds: as many as it has room for
+    expect(cutAround(hard, { fromBar: 2, toBar: 20 })).toEqual({ fromBar: 2, toBar: 9 });
+    expect(cutAround({ ...hard, cuts: [{ fromBar: 24, toBar: 28 }] }, { fromBar: 25, toBar: 27 })).toEqual({
+      fromBar: 24,
+      toBar: 28
+    });
+    expect(() =>
+      cutAround({ ...hard, cuts: [{ fromBar: 1, toBar: 8 }] }, { fromBar: 25, toBar: 27 })
+    ).toThrow(RangeError);
   });
 });

@@ -141,3 +141,35 @@ export function coverage(
     }
   return { heard, of };
 }
+
+/** Hard bars that no mock hears, by item; of what can be heard at all. */
+export function unheardHard(
+  items: readonly ToDraw[],
+  draws: readonly Drawn[]
+): { readonly itemId: string; readonly bars: readonly number[] }[] {
+  return items.flatMap((item) => {
+    const own = draws.filter(({ itemId }) => itemId === item.id);
+    const isOpen = (bar: number) =>
+      partsOf(item).some((part) => isIn(bar, part)) && !own.some((cut) => isIn(bar, cut));
+    const bars = [...new Set(item.hard)].filter(isOpen).sort((a, b) => a - b);
+    return bars.length > 0 ? [{ itemId: item.id, bars }] : [];
+  });
+}
+const isIn = (bar: number, { fromBar, toBar }: BarRange) => bar >= fromBar && bar <= toBar;
+
+/**
+ * A cut of the usual length that hears the first of some bars, and as many of the rest as it has room for; it begins where a player would,
+ * if that is near enough. RangeError where they lie outside what can be heard.
+ */
+export function cutAround(item: ToDraw, { fromBar, toBar }: BarRange): BarRange {
+  const part = partsOf(item).find((one) => isIn(fromBar, one));
+  if (!part) throw new RangeError('these bars are in no part that is heard');
+  const [least, most] = barsOfCut(item);
+  const last = Math.min(toBar, part.toBar, fromBar + most - 1);
+  const starts = [part.fromBar, ...startsOf(item)].filter(
+    (start) => isIn(start, part) && start <= fromBar && last - start < most
+  );
+  const first = starts.length > 0 ? Math.max(...starts) : fromBar;
+  const end = Math.min(part.toBar, Math.max(last, first + least - 1));
+  return { fromBar: Math.max(part.fromBar, Math.min(first, end - least + 1)), toBar: end };
+}

@@ -1,6 +1,16 @@
 /** A mock: a stage of the way from the run alone to the slot, booked, drawn, played and heard; and what each juror wrote of it. */
 import { z } from 'zod';
-import { barField, dateField, idField, minutesField, nameField, shortText, timeField } from './fields';
+import {
+  barField,
+  bpmField,
+  dateField,
+  idField,
+  minutesField,
+  nameField,
+  shortText,
+  timeField,
+  unitField
+} from './fields';
 import type { Immutable } from './immutable';
 import { barsSchema } from './spot';
 import { MOCK_WORDS } from './words';
@@ -26,12 +36,24 @@ export const mockBooked = z.strictObject({
   time: timeField.optional(),
   place: shortText,
   /** Minutes it takes from its day. */
-  minutes: minutesField(1, 480)
+  minutes: minutesField(1, 480),
+  /** Minutes to warm up in, then to wait in silence, before its hour. */
+  before: z.strictObject({ warmUpMin: minutesField(0, 120), waitingMin: minutesField(0, 120) }).optional()
 });
 export type MockBooked = Immutable<z.infer<typeof mockBooked>>;
 
 /** The number under which a candidate plays, so that nobody hears a name. */
 const candidateNumber = z.number().int().min(1).max(99);
+
+/** What is known of how an item was played; a place in the draw without anything has none. */
+const played = z.strictObject({
+  item: z.number().int().min(0).max(60),
+  /** Tapped while it was played. */
+  tempo: z.strictObject({ bpm: bpmField, unit: unitField }).optional(),
+  /** Recorded by the panel's device, or by that of who plays alone. */
+  takeId: idField.optional()
+});
+export type Played = Immutable<z.infer<typeof played>>;
 
 /** One juror's words on one item; what is not said is left open. */
 const noteSchema = z
@@ -49,6 +71,8 @@ export type BallotItem = Immutable<z.infer<typeof ballotItem>>;
 const juror = z.strictObject({
   id: idField,
   name: nameField,
+  /** Of who hears a whole evening: what their one link opens. */
+  seat: idField.optional(),
   ballot: z.array(ballotItem).max(60),
   /** Remarks that became spots, or were let go of: by item and number. */
   settled: z.array(z.strictObject({ item: z.number().int(), note: z.number().int() })).max(1200)
@@ -59,6 +83,8 @@ export type Juror = Immutable<z.infer<typeof juror>>;
 export const keptMock = z.strictObject({
   id: idField,
   ...mockBooked.shape,
+  /** Shared by those that are played to one jury on one evening. */
+  evening: idField.optional(),
   number: candidateNumber,
   /** From which the draw can be made again. */
   seed: z.number().int().min(0).max(4_294_967_295),
@@ -69,6 +95,7 @@ export const keptMock = z.strictObject({
   sinceMs: z.number().int().min(0).nullable(),
   /** Items that were broken off, by their place. */
   broken: z.array(z.number().int().min(0).max(60)).max(60),
+  played: z.array(played).max(60).default([]),
   /** The teacher has opened what the jurors wrote. */
   isOpened: z.boolean(),
   jurors: z.array(juror).max(12)

@@ -2,3 +2,4 @@ export * from './scale';
 export * from './ladder';
 export * from './target';
 export * from './recordings';
+export * from './against';

@@ -91,7 +91,16 @@ const SAMPLES: { readonly [K in EditKind]: () => Extract<Edit, { kind: K }> } = 
   mock: () => {
     const booked = { stage: 3, date: '2026-12-28', place: 'room 2', minutes: 30 };
     const draw = [{ itemId, fromBar: 1, toBar: 8, isOdd: false }];
-    const run = { number: 4, seed: 7, draw, at: null, sinceMs: null, broken: [], isOpened: false };
+    const run = {
+      number: 4,
+      seed: 7,
+      draw,
+      at: null,
+      sinceMs: null,
+      broken: [],
+      played: [],
+      isOpened: false
+    };
     const jurors = [{ id: 'j', name: 'Ada', ballot: [], settled: [] }];
     return { kind: 'mock', about: { auditionId, mockId: 'm' }, to: { id: 'm', ...booked, ...run, jurors } };
   }

@@ -5,8 +5,10 @@ import type { App, Who } from '../app';
 import { readHolder } from '../grant/grant';
 import { readSeason } from '../laying/facts';
 import { findMock, putMock } from '../store/mock';
-import { putBallot, settleNote } from '../usecase/ballot';
-import { inviteJuror, makeMock, openBallots, stepMock } from '../usecase/mocks';
+import { putBallot, readBallots, settleNote } from '../usecase/ballot';
+import { inviteJuror, openBallots } from '../usecase/jurors';
+import { makeMock } from '../usecase/mock-rules';
+import { stepMock } from '../usecase/mocks';
 import type { DemoMock } from './shape';
 
 type Player = { readonly auditionId: string };
@@ -28,6 +30,7 @@ export function reserveMock(app: App, today: number, { auditionId }: Player, moc
     at: null,
     sinceMs: null,
     broken: [],
+    played: [],
     isOpened: false,
     jurors: []
   };
@@ -52,7 +55,9 @@ export function playMock(
   const tokens = jurors.map(({ name }) => inviteJuror(app, teacher, { mockId: id, name, jurorId: null }));
   if (inDays >= 0) return;
   const { draw } = findMock(app.db, id)!;
-  jurors.forEach(({ says, remarks = [] }, i) =>
+  jurors.forEach(({ says, remarks = [] }, i) => {
+    const holder = readHolder(app, 'juror', tokens[i]!);
+    const jurorId = readBallots(app, holder, {}).ballots[0]!.id;
     draw.forEach(({ fromBar, toBar }, item) => {
       const words = Object.fromEntries(
         Object.entries(says).map(([element, by]): [string, MockWord] => [element, by[item % by.length]!])
@@ -60,10 +65,10 @@ export function playMock(
       const notes = remarks
         .filter((remark) => remark.item === item && fromBar + remark.bar <= toBar)
         .map(({ bar, words: heard }) => ({ fromBar: fromBar + bar, toBar: fromBar + bar, says: heard }));
-      putBallot(app, readHolder(app, 'juror', tokens[i]!), { ballot: { item, words, notes } });
-    })
-  );
-  for (let to = 0; to <= draw.length; to += 1) stepMock(app, teacher, { mockId: id, to, isBroken: false });
+      putBallot(app, holder, { jurorId, ballot: { item, words, notes } });
+    });
+  });
+  for (let to = 0; to <= draw.length; to += 1) stepMock(app, teacher, { mockId: id, to });
   openBallots(app, teacher, { mockId: id });
   const heard = findMock(app.db, id)!.jurors[0]!;
   const place0 = heard.ballot.find(({ notes }) => notes.length > 0)?.item;

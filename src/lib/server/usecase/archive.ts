@@ -2,7 +2,7 @@
  * The open archive out and in: the whole studio, or one candidate to take along. Taking in adds to what the studio has; it
  * is all or nothing. Sign-ins do not travel: a candidate gets a new link.
  */
-import { type SaidCheck, SAID_KINDS } from '../../core/record';
+import { type Mock, type SaidCheck, SAID_KINDS } from '../../core/record';
 import type { Archive, ArchiveCall, ArchiveCandidate } from '../../schema/archive';
 import { ARCHIVE_VERSION } from '../../schema/archive';
 import { datesIn } from '../../schema/dates-in';
@@ -186,10 +186,16 @@ function writeAudition(app: App, audition: auditions.Audition): ArchiveCandidate
     agreed: (latestVersion(app.db, id)?.plan.agreed ??
       auditions.agreedElsewhere(app.db, id) ??
       null) as ArchiveCandidate['auditions'][number]['agreed'],
-    mocks: mocksOf(app.db, id) as ArchiveCandidate['auditions'][number]['mocks'],
+    mocks: mocksOf(app.db, id).map(byItself) as ArchiveCandidate['auditions'][number]['mocks'],
     roundDays: roundDaysOf(app.db, id) as ArchiveCandidate['auditions'][number]['roundDays']
   };
 }
+
+/** Which evening it belongs to, and who hears all of that, is this studio's alone. */
+const byItself = ({ evening: _evening, jurors, ...mock }: Mock): Mock => ({
+  ...mock,
+  jurors: jurors.map(({ seat: _seat, ...juror }) => juror)
+});
 
 export type TakenIn = { readonly candidates: readonly string[]; readonly lists: readonly string[] };
 
@@ -341,6 +347,6 @@ function takeAudition(app: App, candidateId: string, from: ArchiveCandidate['aud
     }
     for (const touch of item.log) addTouch(app.db, touch, app.now());
   }
-  for (const mock of from.mocks) putMock(app.db, id, mock);
+  for (const mock of from.mocks) putMock(app.db, id, byItself(mock));
   for (const day of from.roundDays) putRoundDay(app.db, id, day);
 }

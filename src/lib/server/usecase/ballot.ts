@@ -1,54 +1,94 @@
-/** A juror's ballot: written by a link, blind, and what is remarked in it made into spots. */
+/** A juror's ballot: written by a link, blind, or in by hand; and what is remarked in it made into spots. */
 import { ballotElements } from '../../core/mock';
-import { type BallotItem, type Juror, type Mock, familyOf } from '../../core/record';
+import { type BallotItem, type Juror, type Mock, type Sound, familyOf } from '../../core/record';
 import { isInside } from '../../core/units';
-import type { BallotView } from '../../schema/mock-view';
+import type { BallotView, BallotsView, PaperBallot } from '../../schema/mock-view';
 import type { App, Who } from '../app';
 import { CodedError, orNotFound } from '../errors';
 import { findCandidate } from '../store/candidate';
 import { findItem } from '../store/item';
-import { auditionOfMock, findMock, mockOfJuror, putMock } from '../store/mock';
-import { isOver } from './mocks';
-import { candidateOfMock } from './owner';
+import { auditionOfMock, findMock, mocksOfSeat, putMock, seatOf } from '../store/mock';
+import { takeIn } from './mock-played';
+import { isOver, ledMock } from './mock-rules';
+import { candidateOfAudition, candidateOfMock } from './owner';
 import { keepEvent } from './spots';
 import { holderOf, useCase } from './use-case';
 
-function ownOf(app: App, who: Who): { auditionId: string; mock: Mock; juror: Juror } {
+type Own = {
+  readonly auditionId: string;
+  readonly candidateId: string;
+  readonly mock: Mock;
+  readonly juror: Juror;
+};
+
+/** The ballots that a link opens, in the order in which they are played. */
+function ownOf(app: App, who: Who): Own[] {
   const { opensId } = holderOf(who);
-  const mockId = mockOfJuror(app.db, opensId);
-  const mock = mockId === undefined ? undefined : findMock(app.db, mockId);
-  const juror = mock?.jurors.find(({ id }) => id === opensId);
-  if (!mock || !juror) throw new CodedError('link-spent');
-  return { auditionId: orNotFound(auditionOfMock(app.db, mock.id)), mock, juror };
+  const own = mocksOfSeat(app.db, opensId).flatMap((mockId): Own[] => {
+    const mock = findMock(app.db, mockId)!;
+    const juror = mock.jurors.find((one) => seatOf(one) === opensId);
+    const auditionId = auditionOfMock(app.db, mockId)!;
+    const candidateId = candidateOfAudition(app, { auditionId });
+    return juror && candidateId ? [{ auditionId, candidateId, mock, juror }] : [];
+  });
+  if (own.length === 0) throw new CodedError('link-spent');
+  return own;
 }
+const oneOf = (app: App, who: Who, jurorId: string): Own =>
+  orNotFound(ownOf(app, who).find(({ juror }) => juror.id === jurorId));
 
 /** The number, the items and their bars; of the person, of what was before and of other jurors nothing. */
-export const readBallot = useCase({
+export const readBallots = useCase({
   rule: 'holder',
   grant: 'juror',
-  run(app: App, _input: Record<string, never>, who: Who): BallotView {
-    const { mock, juror } = ownOf(app, who);
-    const { candidateId } = holderOf(who);
-    const { instruments } = orNotFound(findCandidate(app.db, candidateId));
+  run(app: App, _input: Record<string, never>, who: Who): BallotsView {
+    const own = ownOf(app, who);
     return {
-      juror: juror.name,
-      number: mock.number,
-      date: mock.date,
-      at: mock.at,
-      isOver: isOver(mock),
-      isClosed: mock.isOpened,
-      elements: ballotElements(familyOf(instruments)),
-      items: mock.draw.map(({ itemId, fromBar, toBar }) => {
-        const {
-          name = '',
-          barsPerLine = '',
-          fromBar: first = fromBar,
-          toBar: last = toBar
-        } = findItem(app.db, itemId) ?? {};
-        return { name, fromBar, toBar, item: { name, barsPerLine, fromBar: first, toBar: last } };
-      }),
-      ballot: juror.ballot
+      juror: own[0]!.juror.name,
+      ballots: own.map((one) => viewOfBallot(app, one, mayHear(app, one)))
     };
+  }
+});
+
+/** Of a minor nothing is heard before a guardian has said yes to that. */
+function mayHear(app: App, { candidateId }: Own): boolean {
+  const { isMinor, sharingOn } = orNotFound(findCandidate(app.db, candidateId));
+  return !isMinor || sharingOn !== null;
+}
+
+function viewOfBallot(app: App, { candidateId, mock, juror }: Own, isHeard: boolean): BallotView {
+  const { instruments } = orNotFound(findCandidate(app.db, candidateId));
+  return {
+    id: juror.id,
+    number: mock.number,
+    date: mock.date,
+    time: mock.time ?? null,
+    at: mock.at,
+    isOver: isOver(mock),
+    isClosed: mock.isOpened,
+    elements: ballotElements(familyOf(instruments)),
+    items: mock.draw.map(({ itemId, fromBar, toBar }, place) => {
+      const {
+        name = '',
+        barsPerLine = '',
+        fromBar: first = fromBar,
+        toBar: last = toBar
+      } = findItem(app.db, itemId) ?? {};
+      const isRecorded = isHeard && isOver(mock) && takeIn(app, mock, place, candidateId) !== null;
+      return { name, fromBar, toBar, item: { name, barsPerLine, fromBar: first, toBar: last }, isRecorded };
+    }),
+    ballot: juror.ballot
+  };
+}
+
+/** The sound of what a mock has recorded of an item, once it is over. Throws CodedError "not-found" where there is none to be heard. */
+export const findBallotSound = useCase({
+  rule: 'holder',
+  grant: 'juror',
+  run(app: App, { jurorId, item }: { jurorId: string; item: number }, who: Who): Sound {
+    const own = oneOf(app, who, jurorId);
+    if (!isOver(own.mock) || !mayHear(app, own)) throw new CodedError('not-found');
+    return orNotFound(takeIn(app, own.mock, item, own.candidateId)?.sound);
   }
 });
 
@@ -56,18 +96,71 @@ export const readBallot = useCase({
 export const putBallot = useCase({
   rule: 'holder',
   grant: 'juror',
-  run(app: App, { ballot }: { ballot: BallotItem }, who: Who): void {
-    const { auditionId, mock, juror } = ownOf(app, who);
-    if (mock.isOpened) throw new CodedError('ballots-open');
-    const cut = orNotFound(mock.draw[ballot.item]);
-    if (ballot.notes.some((note) => !isInside(note, cut))) throw new CodedError('changes-unsound');
-    const { instruments } = orNotFound(findCandidate(app.db, holderOf(who).candidateId));
-    const asked = ballotElements(familyOf(instruments));
-    if (Object.keys(ballot.words).some((element) => !asked.includes(element)))
-      throw new CodedError('changes-unsound');
-    const others = juror.ballot.filter(({ item }) => item !== ballot.item);
-    const written = { ...juror, ballot: [...others, ballot].sort((a, b) => a.item - b.item) };
-    putMock(app.db, auditionId, withJuror(mock, written));
+  run: (app: App, { jurorId, ballot }: { jurorId: string; ballot: BallotItem }, who: Who): void =>
+    write(app, oneOf(app, who, jurorId), ballot)
+});
+
+function write(app: App, { auditionId, candidateId, mock, juror }: Own, ballot: BallotItem): void {
+  if (mock.isOpened) throw new CodedError('ballots-open');
+  const cut = orNotFound(mock.draw[ballot.item]);
+  if (ballot.notes.some((note) => !isInside(note, cut))) throw new CodedError('changes-unsound');
+  const { instruments } = orNotFound(findCandidate(app.db, candidateId));
+  const asked = ballotElements(familyOf(instruments));
+  if (Object.keys(ballot.words).some((element) => !asked.includes(element)))
+    throw new CodedError('changes-unsound');
+  const others = juror.ballot.filter(({ item }) => item !== ballot.item);
+  const written = { ...juror, ballot: [...others, ballot].sort((a, b) => a.item - b.item) };
+  putMock(app.db, auditionId, withJuror(mock, written));
+}
+
+/** One juror's ballot of a mock, for who may lead it. */
+function byHand(app: App, who: Who, mockId: string, jurorId: string): Own {
+  const { auditionId, mock } = ledMock(app, mockId, who);
+  const juror = orNotFound(mock.jurors.find(({ id }) => id === jurorId));
+  return { auditionId, candidateId: orNotFound(candidateOfMock(app, { mockId })), mock, juror };
+}
+
+/** A ballot that is written in by hand: from paper, or by who plays after listening. */
+export const readBallotByHand = useCase({
+  rule: 'own',
+  owner: candidateOfMock,
+  run(app: App, { mockId, jurorId }: { mockId: string; jurorId: string }, who: Who) {
+    const own = byHand(app, who, mockId, jurorId);
+    const { auditionId, candidateId, mock, juror } = own;
+    const takes = mock.draw.map((_, place) => takeIn(app, mock, place, candidateId)?.id ?? null);
+    return { auditionId, takes, view: { juror: juror.name, ballots: [viewOfBallot(app, own, true)] } };
+  }
+});
+
+export const putBallotByHand = useCase({
+  rule: 'own',
+  owner: candidateOfMock,
+  run: (app: App, input: { mockId: string; jurorId: string; ballot: BallotItem }, who: Who): void =>
+    write(app, byHand(app, who, input.mockId, input.jurorId), input.ballot)
+});
+
+/** A sheet for each juror; one without a name where nobody is named yet. */
+export function paperBallots(app: App, mock: Mock, candidateId: string): PaperBallot[] {
+  const { instruments } = orNotFound(findCandidate(app.db, candidateId));
+  const { number, date, time = null } = mock;
+  const elements = ballotElements(familyOf(instruments));
+  const items = mock.draw.map(({ itemId, fromBar, toBar }) => ({
+    name: findItem(app.db, itemId)?.name ?? '',
+    fromBar,
+    toBar
+  }));
+  const names = mock.jurors.length > 0 ? mock.jurors.map(({ name }) => name) : [''];
+  return names.map((juror) => ({ juror, number, date, time, elements, items }));
+}
+
+/** Ballots of one mock on paper; what is drawn for a panel stands on them, so that they are not for who plays. */
+export const readPaperBallots = useCase({
+  rule: 'own',
+  owner: candidateOfMock,
+  run(app: App, { mockId }: { mockId: string }, who: Who): { auditionId: string; ballots: PaperBallot[] } {
+    const { auditionId, mock } = ledMock(app, mockId, who);
+    const candidateId = orNotFound(candidateOfAudition(app, { auditionId }));
+    return { auditionId, ballots: paperBallots(app, mock, candidateId) };
   }
 });
 

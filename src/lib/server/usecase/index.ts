@@ -6,11 +6,14 @@ import * as call from './call';
 import * as calendar from './calendar';
 import * as countback from './countback';
 import * as desk from './desk';
+import * as evening from './evening';
 import * as heard from './heard';
+import * as jurors from './jurors';
 import * as lesson from './lesson';
 import * as list from './list';
 import * as listener from './listener';
 import * as log from './log';
+import * as mockByHand from './mock-by-hand';
 import * as mocks from './mocks';
 import * as pin from './pin';
 import * as readiness from './readiness';
@@ -44,11 +47,14 @@ export const USE_CASES = Object.fromEntries(
     call,
     countback,
     desk,
+    evening,
     heard,
+    jurors,
     lesson,
     list,
     listener,
     log,
+    mockByHand,
     mocks,
     pin,
     readiness,

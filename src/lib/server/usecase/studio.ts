@@ -84,7 +84,7 @@ function playsAhead(app: App, all: readonly WithAuditions[]): StudioMock[] {
   return mocksBetween(app.db, formatDate(from), formatDate(to)).flatMap((mock) => {
     const candidate = byId.get(mock.candidateId);
     if (!candidate) return [];
-    const { id, stage, date, time, place, jurors } = mock;
+    const { id, stage, date, time, place, jurors, evening = null } = mock;
     const hears = jurors.map(({ name }) => name);
     return [
       {
@@ -94,7 +94,8 @@ function playsAhead(app: App, all: readonly WithAuditions[]): StudioMock[] {
         date,
         time: time ?? null,
         place,
-        hears
+        hears,
+        evening
       }
     ];
   });

@@ -117,7 +117,15 @@ describe('every use case', () => {
   it('of who holds a link refuses everybody without one, the teacher too, and every link of another kind', () => {
     const held = Object.entries(USE_CASES).filter(([, u]) => u.rule === 'holder');
     expect(held.map(([name]) => name).sort()).toEqual([
-      ...['acceptJoinLink', 'addRemark', 'findListenedSound', 'putBallot', 'readBallot', 'readFeed'],
+      ...[
+        'acceptJoinLink',
+        'addRemark',
+        'findBallotSound',
+        'findListenedSound',
+        'putBallot',
+        'readBallots',
+        'readFeed'
+      ],
       ...['readGuardianWeek', 'readJoinLink', 'readListening', 'readSubstitute']
     ]);
     const holders: Who[] = (['join', 'feed', 'guardian', 'substitute', 'listener', 'juror'] as const).map(

@@ -1,7 +1,7 @@
 import { runAsHolder } from '$lib/server/http';
-import { readBallot } from '$lib/server/usecase/ballot';
+import { readBallots } from '$lib/server/usecase/ballot';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = (event) => ({
-  view: runAsHolder(event, 'juror', event.params.token, readBallot, {})
+  view: runAsHolder(event, 'juror', event.params.token, readBallots, {})
 });

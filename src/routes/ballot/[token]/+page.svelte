@@ -1,10 +1,17 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import Ballot from '$lib/components/mock/Ballot.svelte';
+  import Ballots from '$lib/components/mock/Ballots.svelte';
   import type { PageData } from './$types';
 
   let { data }: { data: PageData } = $props();
+  const root = $derived(`/ballot/${page.params.token}`);
 </script>
 
-<svelte:head><title>Ballot, candidate {data.view.number} · Irvot</title></svelte:head>
-<Ballot view={data.view} token={page.params.token!} />
+<svelte:head><title>Ballot, candidate {data.view.ballots[0]?.number} · Irvot</title></svelte:head>
+<Ballots
+  view={data.view}
+  place={root}
+  write="{root}/write"
+  now="{root}/now"
+  soundOf={(ballot, item) => `${root}/sound?of=${ballot.id}&item=${item}`}
+/>

@@ -1,89 +1,78 @@
-import { type RequestEvent, fail } from '@sveltejs/kit';
+import type { RequestEvent } from '@sveltejs/kit';
 import type { z } from 'zod';
 import {
   bookForm,
   drawForm,
+  hearForm,
   jurorForm,
   jurorLinkForm,
+  limitsIn,
   mockForm,
   moveForm,
   settleForm
 } from '$lib/schema/mock';
-import type { SharedLink, Undo } from '$lib/schema/view';
-import { allow, fieldsOf, runAs, sayRefusal } from '$lib/server/http';
+import { allow, runAs } from '$lib/server/http';
 import { linkFor } from '$lib/server/reach';
+import { type SmallAnswer, smallForm, undoable } from '$lib/server/small-form';
 import { settleNote } from '$lib/server/usecase/ballot';
-import {
-  bookMock,
-  drawAgain,
-  dropMock,
-  endJuror,
-  inviteJuror,
-  moveMock,
-  openBallots,
-  readMocks
-} from '$lib/server/usecase/mocks';
+import { endJuror, inviteJuror, openBallots } from '$lib/server/usecase/jurors';
+import { bookMock, drawAgain, dropMock, hearBars, moveMock, readMocks } from '$lib/server/usecase/mocks';
 import type { Actions, PageServerLoad } from './$types';
-
-type Event = RequestEvent<{ audition: string }>;
-type Answer = { readonly undo?: Undo; readonly link?: SharedLink; readonly invited?: string };
 
 export const load: PageServerLoad = (event) => ({
   view: runAs(event, readMocks, { auditionId: event.params.audition })
 });
 
-/** Reads a small form and carries it out; a fault and a refusal are said where they belong. */
-async function act<T extends z.ZodType>(
-  event: Event,
+const act = <T extends z.ZodType>(
+  event: RequestEvent<{ audition: string }>,
   what: string,
   form: T,
-  run: (read: z.infer<T>) => Answer | void
-) {
+  run: (read: z.infer<T>) => SmallAnswer | void
+) => {
   allow(event, readMocks, { auditionId: event.params.audition });
-  const read = form.safeParse((await fieldsOf(event)).record());
-  if (!read.success) return fail(400, { what, fault: read.error.issues[0]!.message });
-  try {
-    return run(read.data) ?? {};
-  } catch (thrown) {
-    return fail(400, { what, fault: sayRefusal(thrown) });
-  }
-}
-const undo = (says: string, token: string): Answer => ({ undo: { says, token } });
+  return smallForm(event, what, form, run);
+};
 
 export const actions: Actions = {
   book: (event) =>
-    act(event, 'book', bookForm, ({ id, count, isInOrder, ...booked }) => {
+    act(event, 'book', bookForm, ({ id, count, isInOrder, warmUpMin, waitingMin, ...rest }) => {
+      const booked = { ...rest, before: limitsIn({ warmUpMin, waitingMin }) };
       const { audition: auditionId } = event.params;
       const drawing = { count, isInOrder: isInOrder !== '' };
-      return undo(
+      return undoable(
         'It is booked, and the plan is laid again around it.',
         runAs(event, bookMock, { auditionId, id, booked, drawing })
       );
     }),
   move: (event) =>
-    act(event, 'move', moveForm, ({ mock: mockId, ...booked }) =>
-      undo('It is moved.', runAs(event, moveMock, { mockId, booked }))
+    act(event, 'move', moveForm, ({ mock: mockId, warmUpMin, waitingMin, ...rest }) => {
+      const booked = { ...rest, before: limitsIn({ warmUpMin, waitingMin }) };
+      return undoable('It is moved.', runAs(event, moveMock, { mockId, booked }));
+    }),
+  hear: (event) =>
+    act(event, 'hear', hearForm, ({ mock: mockId, item: itemId, ...bars }) =>
+      undoable('It is heard there.', runAs(event, hearBars, { mockId, itemId, ...bars }))
     ),
   draw: (event) =>
     act(event, 'draw', drawForm, ({ mock: mockId, count, isInOrder }) =>
-      undo(
+      undoable(
         'It is drawn again.',
         runAs(event, drawAgain, { mockId, drawing: { count, isInOrder: isInOrder !== '' } })
       )
     ),
   drop: (event) =>
     act(event, 'drop', mockForm, ({ mock: mockId }) =>
-      undo('It is given up.', runAs(event, dropMock, { mockId }))
+      undoable('It is given up.', runAs(event, dropMock, { mockId }))
     ),
   juror: (event) =>
     act(event, 'juror', jurorForm, ({ mock: mockId, name }) => {
       const token = runAs(event, inviteJuror, { mockId, name, jurorId: null });
-      return { link: linkFor(event.url, `/ballot/${token}`), invited: name };
+      return { link: linkFor(event.url, `/ballot/${token}`), of: mockId };
     }),
   link: (event) =>
     act(event, 'juror', jurorLinkForm, ({ mock: mockId, juror: jurorId }) => {
       const token = runAs(event, inviteJuror, { mockId, name: '', jurorId });
-      return { link: linkFor(event.url, `/ballot/${token}`) };
+      return { link: linkFor(event.url, `/ballot/${token}`), of: mockId };
     }),
   endJuror: (event) =>
     act(event, 'juror', jurorLinkForm, ({ mock: mockId, juror: jurorId }) =>

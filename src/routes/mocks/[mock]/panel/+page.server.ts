@@ -14,6 +14,7 @@ export const actions: Actions = {
     allow(event, stepMock, about);
     const read = stepForm.safeParse((await fieldsOf(event)).record());
     if (!read.success) return fail(400, { fault: read.error.issues[0]!.message });
-    runAs(event, stepMock, { ...about, to: read.data.to, isBroken: read.data.isBroken !== '' });
+    const { to, isBroken, bpm, take: takeId } = read.data;
+    runAs(event, stepMock, { ...about, to, until: { isBroken: isBroken !== '', bpm, takeId } });
   }
 };

@@ -1,0 +1,41 @@
+<!-- Ballots to be printed, one after the other; a page each. -->
+<script lang="ts">
+  import { page } from '$app/state';
+  import type { PaperBallot } from '$lib/schema/mock-view';
+  import BallotSheet from './BallotSheet.svelte';
+
+  let { ballots, home }: { ballots: readonly PaperBallot[]; home: string } = $props();
+
+  const size = $derived(page.url.searchParams.get('size') === 'letter' ? 'letter' : 'A4');
+</script>
+
+<svelte:head>
+  <title>Ballots on paper · Irvot</title>
+  <!-- the size of the sheet cannot be given by a style in the page's body -->
+  <svelte:element this={"style"}>{`@page { size: ${size} portrait; margin: 12mm; }`}</svelte:element>
+</svelte:head>
+<nav class="tools" aria-label="Ballots on paper">
+  <a href={home}>Back</a>
+  {#each ['A4', 'letter'] as one (one)}<a href="?size={one}" aria-current={size === one ? 'true' : undefined}
+      >{one === 'A4' ? 'A4' : 'Letter'}</a
+    >{/each}
+  <button class="action main" onclick={() => window.print()}
+    >{ballots.length === 1 ? 'Print it' : `Print these ${ballots.length}`}</button
+  >
+</nav>
+{#each ballots as ballot, i (i)}<BallotSheet {ballot} isLetter={size === 'letter'} />{/each}
+
+<style>
+  .tools {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px 20px;
+    align-items: center;
+    padding: 14px var(--edge);
+  }
+  @media print {
+    .tools {
+      display: none;
+    }
+  }
+</style>

@@ -1,0 +1,77 @@
+/** Who hears a mock: their links, how long these open their ballots, and when what they wrote is read. */
+import { dayOf } from '../../core/units';
+import type { Juror, Mock } from '../../core/record';
+import type { App, Who } from '../app';
+import { boundCount } from '../change/bounds';
+import { CodedError, orNotFound } from '../errors';
+import { endGrants, makeGrant, moveGrantEnd } from '../grant/grant';
+import { auditionOfMock, findMock, mocksOfSeat, putMock, seatOf } from '../store/mock';
+import { isOver, ledMock } from './mock-rules';
+import { candidateOfAudition, candidateOfMock } from './owner';
+import { useCase } from './use-case';
+
+/** A ballot can be written until so long after its mock. */
+const OPEN_MS = 48 * 3_600_000;
+const DAY_MS = 86_400_000;
+
+export const newJuror = (app: App, name: string, seat?: string): Juror => ({
+  id: app.newId(),
+  name,
+  ...(seat === undefined ? {} : { seat }),
+  ballot: [],
+  settled: []
+});
+
+/** Two days behind the last mock that is heard from there; a link that is made later is of use as long. */
+function ballotEnds(app: App, seat: string): number {
+  const dates = mocksOfSeat(app.db, seat).map((id) => dayOf(findMock(app.db, id)!.date));
+  return Math.max((Math.max(...dates, 0) + 1) * DAY_MS, app.now()) + OPEN_MS;
+}
+
+/** The one link of a seat; the one before it ends. */
+export const makeSeatLink = (app: App, candidateId: string, seat: string): string =>
+  makeGrant(app, 'juror', { candidateId, opensId: seat, endsMs: ballotEnds(app, seat) });
+
+/** Links go along with a mock that was moved, and end with one that is no more. */
+export function mindLinks(app: App, { jurors }: Mock): void {
+  for (const seat of jurors.map(seatOf))
+    if (mocksOfSeat(app.db, seat).length === 0) endGrants(app, 'juror', seat);
+    else moveGrantEnd(app, 'juror', seat, ballotEnds(app, seat));
+}
+
+/** A juror's link, shown once; another for the same juror ends the one before. */
+export const inviteJuror = useCase({
+  rule: 'own',
+  owner: candidateOfMock,
+  run(app: App, { mockId, name, jurorId }: { mockId: string; name: string; jurorId: string | null }): string {
+    const auditionId = orNotFound(auditionOfMock(app.db, mockId));
+    const mock = orNotFound(findMock(app.db, mockId));
+    const known = mock.jurors.find(({ id }) => id === jurorId);
+    const juror = known ?? newJuror(app, name);
+    boundCount('jurors', mock.jurors.length + (known ? 0 : 1));
+    if (!known) putMock(app.db, auditionId, { ...mock, jurors: [...mock.jurors, juror] });
+    const candidateId = orNotFound(candidateOfAudition(app, { auditionId }));
+    return makeSeatLink(app, candidateId, seatOf(juror));
+  }
+});
+
+/** The juror's link opens nothing any more; what was written stays. */
+export const endJuror = useCase({
+  rule: 'own',
+  owner: candidateOfMock,
+  run(app: App, { mockId, jurorId }: { mockId: string; jurorId: string }): void {
+    const juror = orNotFound(findMock(app.db, mockId)?.jurors.find(({ id }) => id === jurorId));
+    endGrants(app, 'juror', seatOf(juror));
+  }
+});
+
+/** What the jurors wrote is shown, to all. Of a panel the teacher opens it; what was played to one listener is the player's to read. */
+export const openBallots = useCase({
+  rule: 'own',
+  owner: candidateOfMock,
+  run(app: App, { mockId }: { mockId: string }, who: Who): void {
+    const { auditionId, mock } = ledMock(app, mockId, who);
+    if (!isOver(mock)) throw new CodedError('mock-goes-on');
+    putMock(app.db, auditionId, { ...mock, isOpened: true });
+  }
+});
