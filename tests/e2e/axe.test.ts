@@ -162,6 +162,7 @@ test('axe finds nothing on any page of a season', async ({ browser }) => {
     '/spots',
     '/takes',
     '/mocks',
+    '/mocks/write-in',
     '/readiness',
     '/day',
     '/call',
@@ -207,6 +208,8 @@ test('axe finds nothing on any page of a season', async ({ browser }) => {
   await page.getByRole('button', { name: 'Make a ballot' }).click();
   const ballot = await page.getByLabel(/^Link to this ballot/).inputValue();
   await expectNothing('mocks, heard and booked');
+  const written = await page.getByRole('link', { name: 'write it in' }).first().getAttribute('href');
+  const ownEvening = await page.getByRole('link', { name: 'a mock evening' }).getAttribute('href');
   const addressOf = (name: string) => page.getByRole('link', { name }).getAttribute('href');
   const addresses = [await addressOf('To the run'), await addressOf('The player’s screen')];
   for (const [i, what] of ['the panel', 'the player’s screen'].entries()) {
@@ -218,6 +221,17 @@ test('axe finds nothing on any page of a season', async ({ browser }) => {
   await page.goto(ballot);
   await page.getByRole('button', { name: 'not yet' }).first().click();
   await expectNothing('a ballot');
+  await page.goto(studio.origin + written!);
+  await expectNothing('a ballot by hand');
+  await page.goto(studio.origin + ownEvening!);
+  await page.getByRole('button', { name: /links/ }).click();
+  await expect(page.getByLabel('For Jan')).toBeVisible();
+  await expectNothing('a mock evening');
+  await page.goto(`${studio.origin}${ownEvening}/paper`);
+  await expectNothing('ballots on paper');
+  await page.goto(`${studio.origin}/studio/evening`);
+  await page.getByRole('button', { name: /^Teo/ }).click();
+  await expectNothing('an evening prepared');
 });
 
 test('axe finds nothing on any page of the studio', async ({ browser }) => {

@@ -52,8 +52,17 @@ test('every screen is sent as valid HTML', async ({ page }) => {
   const item = (await page.getByRole('link', { name: /Lanterns/ }).getAttribute('href'))!;
   const takes = await (await page.request.get(`${studio.origin}${audition}/takes`)).text();
   const take = /"(\/takes\/[0-9a-f-]{36})"/.exec(takes)![1]!;
+  const studioPage = await (await page.request.get(`${studio.origin}/studio`)).text();
+  const evening = /"(\/studio\/evening\/[0-9a-f-]{36})"/.exec(studioPage)![1]!;
+  const mock = /"(\/mocks\/[0-9a-f-]{36})\/panel"/.exec(studioPage)![1]!;
+  const jurors = await (await page.request.get(`${studio.origin}${mock}/now`)).text();
+  const juror = /"jurors":\[\{"id":"([0-9a-f-]{36})"/.exec(jurors)![1]!;
   const paths = [
     take,
+    '/studio/evening',
+    evening,
+    `${evening}/paper`,
+    ...['/panel', '/stand', '/paper', `/write/${juror}`].map((p) => mock + p),
     '/studio',
     '/studio/notes',
     '/studio/archive',
@@ -74,6 +83,7 @@ test('every screen is sent as valid HTML', async ({ page }) => {
       '/spots',
       '/takes',
       '/mocks',
+      '/mocks/write-in',
       '/desk',
       '/log',
       '/readiness',

@@ -117,6 +117,74 @@ test('nobody reads another person’s name or ids, in any byte of any answer', a
   expect(answers).toBeGreaterThan(2000);
 });
 
+test('a juror’s, a listener’s and a guessed link open that ballot, that take, and nothing else of anybody', async () => {
+  const origin = await studio.at('2026-11-24T08:00:02Z', true);
+  const { teacher, people } = await everybody(origin);
+  const tokenIn = (text: string, kind: string) => new RegExp(`/${kind}/([A-Za-z0-9_-]{20,})`).exec(text)![1]!;
+  const share = (one: string) => teacher.send(`/takes/${one}?/share`, new URLSearchParams({ name: 'Wout' }));
+  const [take, shared] = await (async () => {
+    for (const one of people.flatMap((p) => p.takes)) {
+      const { text } = await share(one);
+      if (text.includes('/listen/')) return [one, text] as const;
+    }
+    throw new Error('no take of the demo can be sent');
+  })();
+  const evening = /\/studio\/evening\/([0-9a-f-]{36})/.exec((await teacher.ask('/studio')).text)![1]!;
+  const linked = await teacher.send(`/studio/evening/${evening}?/links`, new URLSearchParams());
+  const tokens = {
+    ballot: tokenIn(linked.text, 'ballot'),
+    listen: tokenIn(shared, 'listen'),
+    nowhere: 'b'.repeat(43)
+  };
+  const nobody = new Visitor('nobody', origin);
+  const seats = (await teacher.ask(`/studio/evening/${evening}`)).text;
+  const others = ['Jan', 'Lise', 'Marit'].filter((name) => seats.includes(name)).slice(1);
+  const names = people.flatMap(({ name, candidateId, auditions }) => [name, candidateId, ...auditions]);
+  const opened: string[] = [];
+  for (const [kind, token] of Object.entries(tokens))
+    for (const route of routesOf().filter((one) => one.isRead && !one.path.startsWith('/demo'))) {
+      const filled = {
+        ...{ token, candidate: people[0]!.candidateId, audition: people[0]!.auditions[0]! },
+        ...{
+          item: people[0]!.items[0]!,
+          take,
+          mock: people.flatMap((p) => p.mocks)[0]!,
+          evening,
+          number: '1'
+        }
+      };
+      const path = pathOf(route, filled);
+      const { status, text } = await nobody.ask(path);
+      expect(status, path).not.toBe(500);
+      if (!route.path.includes('[token]')) continue;
+      if (status === 200) opened.push(`${kind} ${route.path}`);
+      const secrets = kind === 'ballot' ? [...names, ...others] : names;
+      expect(
+        secrets.filter((secret) => text.includes(secret)),
+        `${kind} ${path}`
+      ).toEqual([]);
+    }
+  expect(opened.sort()).toEqual([
+    ...['ballot /ballot/[token]', 'ballot /ballot/[token]/now'],
+    ...['listen /listen/[token]', 'listen /listen/[token]/sound']
+  ]);
+  // what is not over sounds for nobody, and another juror's ballot is written by nobody else
+  const ballots = (await nobody.ask(`/ballot/${tokens.ballot}/now`)).text;
+  const own = /"id":"([0-9a-f-]{36})"/.exec(ballots)![1]!;
+  expect((await nobody.ask(`/ballot/${tokens.ballot}/sound?of=${own}&item=0`)).status).toBe(404);
+  const write = (juror: string) =>
+    nobody.ask(`/ballot/${tokens.ballot}/write`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ juror, ballot: { item: 0, words: {}, notes: [] } })
+    });
+  expect((await write(own)).status).toBe(204);
+  expect((await write(own)).status).toBe(204);
+  const hears = [...seats.matchAll(/name="seat" value="([0-9a-f-]{36})"/g)].map((m) => m[1]!);
+  expect(hears.length).toBeGreaterThan(1);
+  for (const juror of [...hears, 'none']) expect((await write(juror)).status).toBe(404);
+});
+
 test('every answer says what it is, is kept by nobody, and is guessed at by no browser', async () => {
   const origin = await studio.at('2026-11-24T08:00:00Z');
   const teacher = await enter(origin, 'teacher');

@@ -92,12 +92,12 @@ test('a mock is run before three jurors, one of them without a line in between, 
 
       await jan.context().setOffline(true);
       await word(jan, 'rhythm', 'uneven');
-      await expect(jan.getByText('kept on this phone, not sent yet')).toBeVisible();
+      await expect(jan.getByText('kept on this device, not sent yet')).toBeVisible();
       // longer than the page asks how the run stands
       await jan.waitForTimeout(4000);
       await word(jan, 'sound', 'carries');
       await jan.context().setOffline(false);
-      await expect(jan.getByText(/^kept on this phone, sent/)).toBeVisible();
+      await expect(jan.getByText(/^kept on this device, sent/)).toBeVisible();
       await word(lise, 'sound', 'carries');
       await expect(page.getByText('has written')).toHaveCount(3);
     }

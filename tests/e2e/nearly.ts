@@ -169,11 +169,28 @@ export const SOUND: Record<string, object> = {
   '/studio?/add': { name: 'Bo', instruments: 'flute', zone: 'Europe/Brussels', isMinor: false }
 };
 
-export const NEARLY = Object.keys(SOUND);
+/** Forms that are sent field by field. */
+const PLAIN: Record<string, Record<string, unknown>> = {
+  '/studio/evening?/default': {
+    ...{ id: '6f1c0f7e-9a51-4a0b-8b1e-0d1f3c9a7e31', date: '2026-12-02', start: '18:30', place: 'hall' },
+    ...{ eachMin: '20', pauseMin: '5', warmUpMin: '15', waitingMin: '5', jurors: 'Marit, Jan' },
+    players: [{ auditionId: 'x', stage: 2, count: 3 }]
+  },
+  '/auditions/[audition]/mocks/write-in?/default': {
+    ...{ id: '6f1c0f7e-9a51-4a0b-8b1e-0d1f3c9a7e32', stage: '3', date: '2026-11-20', place: 'room 2' },
+    ...{ minutes: '30', jurors: 'Marit', heard: [{ itemId: 'x', bars: '5-12' }] }
+  }
+};
+
+export const NEARLY = [...Object.keys(SOUND), ...Object.keys(PLAIN)];
 
 /** The form with one to three of its values made something else. */
 export function nearlySound(form: string, roll: Roll, odd: readonly unknown[]): URLSearchParams {
-  let value: unknown = structuredClone(SOUND[form]!);
+  const plain = PLAIN[form];
+  let value: unknown = structuredClone(plain ?? SOUND[form]!);
   for (let n = 0; n < 1 + roll(3); n += 1) value = spoil(value, roll, odd);
-  return new URLSearchParams({ __superform_json: stringify(value) });
+  if (!plain) return new URLSearchParams({ __superform_json: stringify(value) });
+  const text = (one: unknown) => (typeof one === 'string' ? one : (JSON.stringify(one) ?? ''));
+  const fields = Object.entries(Object(value) as Record<string, unknown>);
+  return new URLSearchParams(fields.map(([name, one]) => [name, text(one)]));
 }

@@ -77,6 +77,15 @@ const NAMES = [
     'level',
     'check',
     'travelMin',
+    'players',
+    'heard',
+    'jurors',
+    'seat',
+    'start',
+    'eachMin',
+    'warmUpMin',
+    'bpm',
+    'take',
     'keep',
     'step',
     'changes',
@@ -177,6 +186,12 @@ async function readIds(teacher: Visitor): Promise<Ids> {
     [...page.matchAll(/name="mock" value="([0-9a-f-]{36})"/g)].map((m) => m[1]!)
   );
   expect(mocks.length).toBeGreaterThan(0);
+  const evenings = [...text.matchAll(/\/studio\/evening\/([0-9a-f-]{36})/g)].map((m) => m[1]!);
+  const { text: seats } = await teacher.ask(`/studio/evening/${evenings[0]}`);
+  const jurors = heard.flatMap(({ text: page }) =>
+    [...page.matchAll(/name="juror" value="([0-9a-f-]{36})"/g)].map((m) => m[1]!)
+  );
+  expect(jurors.length).toBeGreaterThan(0);
   const wrong = ['none', '%00', '%0a', '..', 'a'.repeat(300), candidates[0]!];
   return {
     candidate: [...candidates, ...wrong],
@@ -185,6 +200,8 @@ async function readIds(teacher: Visitor): Promise<Ids> {
     call: [...calls, ...wrong],
     take: [...takes, ...wrong],
     mock: [...new Set(mocks), ...wrong],
+    juror: [...new Set(jurors), ...wrong],
+    evening: [...new Set(evenings), ...all(seats)!.slice(0, 6), ...wrong],
     number: ['1', '0', '-1', '99999999', 'x'],
     token: ['none', 'x.ics', 'a'.repeat(300)]
   };
@@ -404,6 +421,8 @@ test(`of ${TIMES} bad inputs to every form and every door, none is an error of t
       call: fc.nat(),
       take: fc.nat(),
       mock: fc.nat(),
+      juror: fc.nat(),
+      evening: fc.nat(),
       audition: fc.nat(),
       item: fc.nat(),
       number: fc.nat(),

@@ -23,7 +23,11 @@
     >{ballots.length === 1 ? 'Print it' : `Print these ${ballots.length}`}</button
   >
 </nav>
-{#each ballots as ballot, i (i)}<BallotSheet {ballot} isLetter={size === 'letter'} />{/each}
+<!-- a sheet is as wide as paper is: on a phone it is moved about -->
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<div class="table" role="region" aria-label="The sheets" tabindex="0">
+  {#each ballots as ballot, i (i)}<BallotSheet {ballot} isLetter={size === 'letter'} />{/each}
+</div>
 
 <style>
   .tools {
@@ -33,7 +37,13 @@
     align-items: center;
     padding: 14px var(--edge);
   }
+  .table {
+    overflow-x: auto;
+  }
   @media print {
+    .table {
+      overflow: visible;
+    }
     .tools {
       display: none;
     }

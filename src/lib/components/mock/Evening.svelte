@@ -47,13 +47,13 @@
         ><a href="/auditions/{one.auditionId}/mocks"><bdi>{one.candidate}</bdi></a>, {one.stage}</span
       >
       <span class="soft stands">{standing(one)}</span>
-      <span class="acts">
+      <div class="acts">
         {#if one.at === null && i > 0 && view.players[i - 1]!.at === null}
           <form method="POST" action="?/earlier" use:send>
             <input type="hidden" name="mock" value={one.mockId} /><button class="quiet">earlier</button>
           </form>
         {/if}
-      </span>
+      </div>
     </li>
   {/each}
 </ol>

@@ -28,8 +28,8 @@ describe('the demo studio', () => {
     app = openDemo();
   });
 
-  it('has five candidates at different distances from their auditions, two with the same list', () => {
-    expect(listCandidates(app.db)).toHaveLength(5);
+  it('has six candidates at different distances from their auditions, two with the same list, one behind it', () => {
+    expect(listCandidates(app.db)).toHaveLength(6);
     expect(planOf('Jorre').callId).toBe(planOf('Ilka').callId);
     expect(['Ilka', 'Noor', 'Sanne', 'Teo', 'Jorre'].map((n) => planOf(n).plan.daysToGo)).toEqual([
       46, 12, 55, 150, 46

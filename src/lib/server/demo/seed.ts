@@ -9,9 +9,9 @@ import { dayOf, formatDate, randomFrom } from '../../core/units';
 import { instantOf } from '../../core/units/zone';
 import { type App, type Who, todayIn } from '../app';
 import { addAccount, findTeacher } from '../store/account';
-import { findAudition, saveOwnDates } from '../store/audition';
+import { auditionsOf, findAudition, saveOwnDates } from '../store/audition';
 import { listCalls, saveCall, setCallChecked } from '../store/call';
-import { setCandidateAccount } from '../store/candidate';
+import { listCandidates, setCandidateAccount } from '../store/candidate';
 import { findItem, itemsOf } from '../store/item';
 import { addWish, putLessonNote } from '../store/lesson';
 import { addTouch } from '../store/touch';
@@ -20,7 +20,8 @@ import { addAudition, takeCall } from '../usecase/call';
 import { keepDeskEvents } from '../usecase/desk';
 import { addItem } from '../usecase/list';
 import { sayCheck } from '../usecase/readiness';
-import { readRoundDay, setRoundDay } from '../usecase/round-day';
+import { prepareEvening } from '../usecase/evening';
+import { readRoundDay, setRoundDay, tellRound } from '../usecase/round-day';
 import { addSpot, readSpotPage, setSpot } from '../usecase/spots';
 import { addCandidate, saveFacts, saveTime } from '../usecase/studio';
 import { addCall, addUntakenItems } from '../usecase/untaken';
@@ -28,7 +29,7 @@ import { TROUBLES, type Player, playAtDesk } from './desk-day';
 import type { DemoCandidate, DemoItem, DemoList, DemoTaker } from './shape';
 import { playMock, reserveMock } from './mocks';
 import { recordRun } from './takes';
-import { DEMO_CANDIDATES, DEMO_TEACHER, DEMO_UNTAKEN, DEMO_ZONE } from './studio';
+import { DEMO_CANDIDATES, DEMO_EVENING, DEMO_TEACHER, DEMO_UNTAKEN, DEMO_ZONE } from './studio';
 
 /** No password fits: the demo is entered by one click. */
 const NO_PASSWORD = 'demo';
@@ -66,6 +67,7 @@ export function seedDemo(app: App): void {
     const teacher: Who = { kind: 'teacher', accountId, name: DEMO_TEACHER.name };
     DEMO_CANDIDATES.forEach((candidate, i) => seedCandidate(app, teacher, candidate, randomFrom(100 + i)));
     seedUntaken(app, teacher);
+    seedEvening(app, teacher);
   })();
 }
 
@@ -111,6 +113,7 @@ function seedCandidate(app: App, teacher: Who, demo: DemoCandidate | DemoTaker, 
   }
   for (const mock of demo.stages ?? []) playMock(on, today, teacher, player, mock);
   if (demo.roundDay) setDay(on(today - 1), player, demo.roundDay);
+  if (demo.told) tell(on(today - 3), player, demo.told);
   if (demo.heard) hearSpot(on(today - 1), teacher, player, demo.heard);
   layAgain(app, taken.auditionId, 'a new day');
   if ('also' in demo && demo.also) addSecond(app, teacher, candidateId, demo.also, today);
@@ -161,6 +164,34 @@ const printedOnly = ({ ease: _ease, ...item }: DemoItem) => item;
 function seedUntaken(app: App, teacher: Who): void {
   const callId = addCall(app, teacher, callOf(DEMO_UNTAKEN, dayOf(todayIn(app, DEMO_ZONE))));
   addUntakenItems(app, teacher, { callId, items: DEMO_UNTAKEN.items.map(printedOnly) });
+}
+
+function seedEvening(app: App, teacher: Who): void {
+  const { inDays, players, ...evening } = DEMO_EVENING;
+  const all = listCandidates(app.db);
+  prepareEvening(app, teacher, {
+    ...evening,
+    id: app.newId(),
+    date: formatDate(dayOf(todayIn(app, DEMO_ZONE)) + inDays),
+    players: players.map(({ name, ...plays }) => {
+      const { id } = all.find((one) => one.name === name)!;
+      return { auditionId: auditionsOf(app.db, id)[0]!.id, ...plays };
+    })
+  });
+}
+
+/** The day after it, as it was for who played. */
+function tell(
+  app: App,
+  { who, auditionId, easeOf }: Player,
+  { words, ...told }: NonNullable<DemoCandidate['told']>
+): void {
+  const { round } = readRoundDay(app, who, { auditionId });
+  const heard = [...easeOf.keys()].flatMap((itemId, i) => {
+    const word = words[i];
+    return word ? [{ itemId, word }] : [];
+  });
+  tellRound(app, who, { auditionId, roundId: round.id, after: { ...told, heard } });
 }
 
 function addSecond(app: App, teacher: Who, candidateId: string, also: DemoList, today: number): void {

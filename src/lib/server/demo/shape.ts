@@ -48,6 +48,12 @@ type DemoPlayer = {
   readonly stages?: readonly DemoMock[];
   /** How the day of the round goes, with a thought for each item in the list's order. */
   readonly roundDay?: Omit<RoundDay, 'roundId'> & { readonly thoughts: readonly string[] };
+  /** How the round went, told the day after it; a word for each item in the list's order, empty where it was not asked. */
+  readonly told?: {
+    readonly result: string;
+    readonly keep: string;
+    readonly words: readonly (MockWord | '')[];
+  };
   readonly mocks: readonly { readonly inDays: number; readonly name: string; readonly minutes: number }[];
 };
 

@@ -1,11 +1,26 @@
 /** The demo's invented studio: people, places, composers and works exist nowhere else. Days are counted from today. */
 import { SANNE, TEO } from './far';
 import { ILKA, JORRE, NOOR } from './near';
+import { WIES } from './over';
 import { type DemoCandidate, type DemoList, type DemoTaker, item, pulse, range } from './shape';
 
 export const DEMO_TEACHER = { name: 'Marthe Oldenkott', login: 'marthe' };
 export const DEMO_ZONE = 'Europe/Brussels';
-export const DEMO_CANDIDATES: readonly (DemoCandidate | DemoTaker)[] = [ILKA, NOOR, SANNE, TEO, JORRE];
+export const DEMO_CANDIDATES: readonly (DemoCandidate | DemoTaker)[] = [ILKA, NOOR, SANNE, TEO, JORRE, WIES];
+/** On one evening they play to one jury; the first is booked for it already. */
+export const DEMO_EVENING = {
+  inDays: 3,
+  start: '14:30',
+  place: 'parish hall',
+  eachMin: 40,
+  pauseMin: 5,
+  before: { warmUpMin: 20, waitingMin: 10 },
+  jurors: ['Jan', 'Lise', 'Marit'],
+  players: [
+    { name: NOOR.name, stage: 4, count: 4 },
+    { name: TEO.name, stage: 2, count: 2 }
+  ]
+};
 
 /** What the teacher has entered for somebody who will take it. */
 export const DEMO_UNTAKEN: DemoList = {
