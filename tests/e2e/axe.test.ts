@@ -165,6 +165,8 @@ test('axe finds nothing on any page of a season', async ({ browser }) => {
     '/mocks/write-in',
     '/readiness',
     '/day',
+    '/around',
+    '/pre-screening',
     '/call',
     '/layings',
     '/layings/compare?a=1&b=2'

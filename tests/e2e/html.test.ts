@@ -88,6 +88,8 @@ test('every screen is sent as valid HTML', async ({ page }) => {
       '/log',
       '/readiness',
       '/day',
+      '/around',
+      '/pre-screening',
       '/call',
       '/layings'
     ].map((p) => audition + p),

@@ -9,6 +9,8 @@ import {
   deskEvent,
   idField,
   keptMock,
+  prescreen,
+  task,
   keptTake,
   lessonNote,
   longText,
@@ -96,6 +98,8 @@ const audition = z.strictObject({
   agreed: agreed.nullable(),
   /** Missing in files of before. */
   mocks: z.array(keptMock).max(200).default([]),
+  tasks: z.array(task).max(100).default([]),
+  prescreens: z.array(prescreen).max(50).default([]),
   roundDays: z.array(roundDay).max(20).default([])
 });
 

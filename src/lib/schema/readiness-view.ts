@@ -20,6 +20,8 @@ export type ReadinessView = {
   /** The weakest first. */
   readonly readings: readonly ItemReadiness[];
   /** Null where every required check holds; asked is null where it is a task, or no block can be had. */
+  /** As far as whoever looks may know: then no block is offered. */
+  readonly isHurt: boolean;
   readonly next: (NextAction & { readonly asked: AskedView | null }) | null;
   /** Required checks that hold and will be too old on the day of their round, and how many of them grow so in its last week. */
   readonly ageing: { readonly count: number; readonly inLastWeek: number };

@@ -1,10 +1,19 @@
 /** What pages are given to draw: shapes that cross from the server to the interface. */
 import type { NoteSpread } from '../core/pitch';
 import type { EquipmentMark, Ways } from '../core/practice';
-import type { DeskEvent, InstrumentFamily, RoadBlock, Take, TakeAnchor, TakeMark } from '../core/record';
+import type {
+  DeskEvent,
+  InstrumentFamily,
+  RoadBlock,
+  Take,
+  TakeAnchor,
+  TakeMark,
+  Task
+} from '../core/record';
 import type { ItemKind } from '../core/record/words';
 import type { ScalesStanding, SectionStair, SpotNow, Step } from '../core/season';
 import type { BarRange, BeatUnit, Milliseconds, Tempo } from '../core/units';
+import type { HeldBefore } from './before-view';
 
 export type StudioAudition = {
   readonly id: string;
@@ -199,6 +208,10 @@ export type TodayView = {
   readonly spots: readonly SpotView[];
   /** Of what the candidate plays; null where it is not known. */
   readonly family: InstrumentFamily | null;
+  /** Tasks around the audition that are due in a week, or were before. */
+  readonly due: readonly Task[];
+  /** What a light day before the round is for; null on others. */
+  readonly light: string | null;
   /** Null where nothing hurts, as far as was said. */
   readonly hurt: HurtView | null;
   readonly ways: Ways;
@@ -250,6 +263,8 @@ export type HoldsAsked = {
   readonly isKnown: boolean;
   /** What holds, in words. */
   readonly says: string;
+  /** In an audition that is behind; null where nothing did. */
+  readonly before: HeldBefore | null;
 };
 
 /** A spot as its pages and the desk show it. */

@@ -77,6 +77,7 @@ export function eventsOf(
     ...base,
     uid: `${audition.id}.${digestOf(d.date + d.name)}@irvot`,
     date: d.date,
+    ...('time' in d && d.time ? { time: d.time, minutes: d.minutes, hasAlarm: true } : {}),
     summary: `${audition.name}: ${d.name}`
   }));
   const blocks =

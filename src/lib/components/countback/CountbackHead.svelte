@@ -40,15 +40,15 @@
       .filter((d) => dayOf(d.date) >= axis.from && dayOf(d.date) <= axis.dayZero)
       .sort((a, b) => a.date.localeCompare(b.date))
   );
-  const labels = $derived(
-    placeLabels(
-      shown.map((d) => ({
-        text: `${d.name} ${sayDate(dayOf(d.date)).slice(4)}`,
-        at: axis.at(dayOf(d.date))
-      })),
-      axisPx
-    )
-  );
+  const labelOf = (d: Dated) => ({
+    text: `${d.name} ${sayDate(dayOf(d.date)).slice(4)}`,
+    at: axis.at(dayOf(d.date))
+  });
+  /** Tasks have a mark alone: their words stand around the audition. */
+  const labels = $derived([
+    ...placeLabels(shown.filter(({ kind }) => kind !== 'task').map(labelOf), axisPx),
+    ...shown.filter(({ kind }) => kind === 'task').map((d) => ({ ...labelOf(d), isRight: false, row: null }))
+  ]);
   /** Dates beside the weeks to go, as many as have room; the last leaves it to the round. */
   const PX_PER_DATE = 50;
   const dated = $derived.by(() => {

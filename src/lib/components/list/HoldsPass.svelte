@@ -6,18 +6,23 @@
   import { EVIDENCE_NAMES } from '$lib/core/record/words';
   import { heardBy } from '$lib/state/heard-by';
   import { settingsBetween } from '$lib/core/tempo';
-  import { sayBpm, type Tempo as TempoOf } from '$lib/core/units';
+  import { dayOf, sayBpm, sayDate, tempoIn, type Tempo as TempoOf } from '$lib/core/units';
   import type { HoldsForm } from '$lib/schema/holds-form';
+  import LastTimes from '$lib/components/around/LastTimes.svelte';
+  import type { LastTime } from '$lib/schema/before-view';
   import type { HoldsAsked } from '$lib/schema/view';
   import { keptForm } from '$lib/state/kept-form';
 
   let {
     asked,
+    times,
     form: initial,
     draftKey,
     base
   }: {
     asked: readonly HoldsAsked[];
+    /** Auditions that are behind. */
+    times: readonly LastTime[];
     form: SuperValidated<HoldsForm>;
     draftKey: string;
     base: string;
@@ -62,6 +67,7 @@
     Play each once, from where it feels easy: the fastest tempo that holds. Half of the target is presumed
     where nothing is said.
   </p>
+  <LastTimes {times} />
   <FormFaults errors={$trouble ? [$trouble] : $errors._errors} />
   <div class="by" role="radiogroup" aria-label="Heard by">
     <span class="soft">heard by</span>
@@ -81,6 +87,16 @@
             <strong dir="auto">{one.itemName}</strong>
             <span class="soft">{placeOf(one)}</span>
           </p>
+          {#if one.before}{@const then = tempoIn(one.before, one.target.unit)}
+            <p class="then">
+              <button
+                type="button"
+                class="quiet"
+                aria-pressed={$form.rows[i]!.bpm === then}
+                onclick={() => ($form.rows[i]!.bpm = $form.rows[i]!.bpm === then ? null : then)}
+                >held {sayBpm(then)} on {sayDate(dayOf(one.before.on))}, {one.before.audition}: does it still?</button
+              >
+            </p>{/if}
           <p class="chips">
             {#each chipsOf(one.target) as bpm (bpm)}<button
                 type="button"
@@ -205,5 +221,11 @@
       grid-column: 1 / -1;
       order: 4;
     }
+  }
+  .then {
+    grid-column: 1 / -1;
+  }
+  .then [aria-pressed='true'] {
+    font-weight: 700;
   }
 </style>

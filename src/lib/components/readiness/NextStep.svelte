@@ -18,7 +18,13 @@
 
 <div class="next">
   <div>
-    {#if next && words}
+    {#if view.isHurt && next?.block && words}
+      <h2>Rest first</h2>
+      <p>
+        Something hurts: nothing is put on a day until it is said to be well. Pain, numbness or stiffness that
+        lasts is for a licensed health professional. Then comes <bdi>{next.name}</bdi>, {words.what}.
+      </p>
+    {:else if next && words}
       <h2>Next: <bdi>{next.name}</bdi>, {words.what}</h2>
       <p>{words.says}</p>
     {:else}

@@ -44,6 +44,20 @@
     keys.filter(({ bpm }) => bpm >= toBpm).length;
 </script>
 
+{#if view.light}
+  <h3>Today</h3>
+  <p>{view.light}</p>
+{/if}
+{#if view.due.length > 0}
+  <h3>Around the audition</h3>
+  {#each view.due as { id, name, dueOn } (id)}
+    <p>
+      <a href="/auditions/{view.audition.id}/around"><bdi>{name}</bdi></a>, {dueOn === view.today
+        ? 'today'
+        : `by ${sayDate(dayOf(dueOn!))}`}
+    </p>
+  {/each}
+{/if}
 {#if cautions.length > 0}
   <h3>Care</h3>
   <p>{cautions.join(' ')}</p>

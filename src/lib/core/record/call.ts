@@ -45,6 +45,8 @@ export const ownDate = z.strictObject({
   date: dateField,
   name: nameField,
   kind: z.enum(['mock', 'other']),
+  /** Of a mock that is booked for an hour. */
+  time: timeField.optional(),
   /** Minutes it takes from its day. */
   minutes: minutesField(0, 480)
 });

@@ -17,3 +17,5 @@ export * from './mock';
 export * from './time';
 export * from './touch';
 export * from './words';
+export * from './task';
+export * from './prescreen';

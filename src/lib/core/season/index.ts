@@ -12,7 +12,7 @@ export * from './scratch/change';
 export { editsOf } from './scratch/edits';
 export * from './climb/strategy';
 export * from './climb/preview';
-export { type Joint, type Part, agreedAbout, countingDownTo, joinAuditions } from './joint/join';
+export { type Joint, type Part, agreedAbout, countingDownTo, isSameWork, joinAuditions } from './joint/join';
 export { type Names, logOf, namesFor, viewOf } from './joint/view';
 export { type Tried, forAllTwins, tryAlone, trySeason } from './scratch/tried';
 export * from './climb/goal';

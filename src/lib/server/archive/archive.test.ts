@@ -167,8 +167,8 @@ describe('a file that is no sound archive is refused with a sentence', () => {
     ],
     [
       'with a missing file',
-      () => altered('archive.json', (head: object) => ({ ...head, candidates: 6 })),
-      'candidates/0006.json is missing'
+      () => altered('archive.json', (head: object) => ({ ...head, candidates: 7 })),
+      'candidates/0007.json is missing'
     ],
     [
       'with foreign ids',

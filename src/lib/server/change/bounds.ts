@@ -25,6 +25,7 @@ export const MOST = {
   marks: { count: 500, says: 'At most 500 marks in one take.' },
   mocks: { count: 200, says: 'At most 200 mocks of one audition.' },
   jurors: { count: 12, says: 'At most twelve jurors at one mock.' },
+  tasks: { count: 100, says: 'At most a hundred tasks around one audition.' },
   evening: { count: 24, says: 'At most 24 candidates on one evening.' },
   said: { count: 5000, says: 'At most 5,000 words about the checks of one item.' },
   pins: { count: 2000, says: 'At most 2,000 pins of one item.' }

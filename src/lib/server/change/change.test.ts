@@ -88,6 +88,14 @@ const SAMPLES: { readonly [K in EditKind]: () => Extract<Edit, { kind: K }> } = 
   'check-levels': () => ({ kind: 'check-levels', about: { itemId }, to: { probe: 'off' } }),
   touch: () => ({ kind: 'touch', about: { itemId, touchId }, to: null }),
   heard: () => ({ kind: 'heard', about: { itemId, touchId }, to: { evidence: 'recording' } }),
+  prescreen: () => {
+    const to = { roundId: 'r1', rules: 'one take', pattern: '{item}', chosen: [], films: [] };
+    return { kind: 'prescreen', about: { auditionId, roundId: 'r1' }, to };
+  },
+  tasks: () => {
+    const to = [{ id: 't', name: 'travel', dueOn: '2026-12-20', who: 'Bo', doneOn: null }];
+    return { kind: 'tasks', about: { auditionId }, to };
+  },
   mock: () => {
     const booked = { stage: 3, date: '2026-12-28', place: 'room 2', minutes: 30 };
     const draw = [{ itemId, fromBar: 1, toBar: 8, isOdd: false }];

@@ -5,7 +5,7 @@
 import type { StepSchool } from '../../core/tempo';
 import { targetOf } from '../../core/tempo';
 import type { Touch } from '../../core/practice';
-import type { CheckLevels, Mock, RoundDay, SaidCheck } from '../../core/record';
+import type { CheckLevels, Mock, Prescreen, RoundDay, SaidCheck, Task } from '../../core/record';
 import type { BlockPin, RungPin, Schools, SeasonSection } from '../../core/season';
 import type { App } from '../app';
 import { orNotFound } from '../errors';
@@ -16,6 +16,8 @@ import * as candidates from '../store/candidate';
 import * as items from '../store/item';
 import * as lessons from '../store/lesson';
 import { dropMock, findMock, putMock } from '../store/mock';
+import { dropPrescreen, prescreensOf, putPrescreen } from '../store/prescreen';
+import { putTasks, tasksOf } from '../store/task';
 import * as pins from '../store/pin';
 import * as days from '../store/round-day';
 import * as checks from '../store/said-check';
@@ -296,6 +298,24 @@ const thought = place<OfItem, string>({
   touches: () => null
 });
 
+/** All tasks around an audition, in their order. */
+const tasks = place<{ readonly auditionId: string }, readonly Task[]>({
+  read: (app, { auditionId }) => tasksOf(app.db, auditionId),
+  write: (app, { auditionId }, to) => putTasks(app.db, auditionId, to),
+  touches: () => null
+});
+
+/** What is sent of a recorded round; null before anything was said. */
+const prescreen = place<{ readonly auditionId: string; readonly roundId: string }, Prescreen | null>({
+  read: (app, { auditionId, roundId }) =>
+    prescreensOf(app.db, auditionId).find((one) => one.roundId === roundId) ?? null,
+  write(app, { auditionId, roundId }, to) {
+    if (to) putPrescreen(app.db, auditionId, to);
+    else dropPrescreen(app.db, auditionId, roundId);
+  },
+  touches: () => null
+});
+
 export const PLACES = {
   item: itemPlace,
   call: callPlace,
@@ -321,7 +341,9 @@ export const PLACES = {
   thought,
   touch,
   heard,
-  mock
+  mock,
+  tasks,
+  prescreen
 } as const;
 
 type Places = typeof PLACES;

@@ -20,10 +20,14 @@ export const SANNE: DemoCandidate = {
     { inDays: 32, minutes: 0, why: 'away' }
   ],
   lesson: [1, '19:00', 45],
+  recorded: [
+    { item: 0, daysAgo: 6, share: 0.8, marks: [] },
+    { item: 0, daysAgo: 3, share: 0.85, marks: [] }
+  ],
   audition: 'Fenland Philharmonic academy',
   beganDaysAgo: 58,
   rounds: [
-    { name: 'recorded pre-screening', inDays: 55, time: '12:00', hears: [0, 2] },
+    { name: 'recorded pre-screening', inDays: 55, time: '12:00', hears: [0, 2], uploadInDays: 60 },
     { name: 'first round', inDays: 88, time: '09:50' }
   ],
   dates: [{ inDays: 20, name: 'application and résumé', kind: 'deadline' }],

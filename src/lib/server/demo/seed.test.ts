@@ -87,6 +87,6 @@ describe('the demo studio', () => {
 
   it('is seeded once', () => {
     seedDemo(app);
-    expect(listCandidates(app.db)).toHaveLength(5);
+    expect(listCandidates(app.db)).toHaveLength(6);
   });
 });

@@ -16,6 +16,7 @@ import { findItem, itemsOf } from '../store/item';
 import { addWish, putLessonNote } from '../store/lesson';
 import { addTouch } from '../store/touch';
 import { layAgain } from '../laying/lay';
+import { addUsualTasks, readTasks, tickTask } from '../usecase/around';
 import { addAudition, takeCall } from '../usecase/call';
 import { keepDeskEvents } from '../usecase/desk';
 import { addItem } from '../usecase/list';
@@ -113,6 +114,7 @@ function seedCandidate(app: App, teacher: Who, demo: DemoCandidate | DemoTaker, 
   }
   for (const mock of demo.stages ?? []) playMock(on, today, teacher, player, mock);
   if (demo.roundDay) setDay(on(today - 1), player, demo.roundDay);
+  tickBehind(on, player, today);
   if (demo.told) tell(on(today - 3), player, demo.told);
   if (demo.heard) hearSpot(on(today - 1), teacher, player, demo.heard);
   layAgain(app, taken.auditionId, 'a new day');
@@ -178,6 +180,13 @@ function seedEvening(app: App, teacher: Who): void {
       return { auditionId: auditionsOf(app.db, id)[0]!.id, ...plays };
     })
   });
+}
+
+/** What was due is done. */
+function tickBehind(on: (day: number) => App, { who, auditionId }: Player, today: number): void {
+  for (const { id, dueOn } of readTasks(on(today), who, { auditionId }).tasks)
+    if (dueOn !== null && dayOf(dueOn) < today)
+      tickTask(on(dayOf(dueOn)), who, { auditionId, id, isDone: true });
 }
 
 /** The day after it, as it was for who played. */
@@ -278,6 +287,7 @@ function enterList(
   };
   addOn(began);
   putCall(app, auditionId, demo, [...easeOf.keys()], today);
+  addUsualTasks(at(began), teacher, { auditionId });
   return { auditionId, easeOf, addOn };
 }
 
@@ -328,6 +338,7 @@ function putCall(
     time: r.time,
     zone: DEMO_ZONE,
     isHistory: false,
+    ...(r.uploadInDays === undefined ? {} : { uploadBy: formatDate(today + r.uploadInDays) }),
     itemIds: r.hears?.map((n) => findItem(app.db, ids[n]!)!.listItemId)
   }));
   const dates = demo.dates.map(({ inDays, ...date }) => ({ ...date, date: formatDate(today + inDays) }));

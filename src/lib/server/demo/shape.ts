@@ -83,6 +83,8 @@ export type DemoCandidate = DemoPlayer & {
     readonly inDays: number;
     readonly time: string;
     readonly hears?: readonly number[];
+    /** Takes are sent, up to that day. */
+    readonly uploadInDays?: number;
   }[];
   readonly dates: readonly {
     readonly inDays: number;

@@ -1,10 +1,11 @@
 /** Auditions: a candidate takes a call, from a day on, with slots of their own. */
-import type { OwnDate, Slot } from '../../core/record';
+import type { OwnDate, Slot, TaskDate } from '../../core/record';
 import type { SeasonRequest } from '../../core/season';
 import { type Db, preparedOnce } from '../db/open';
 import type { Taker } from '../../schema/view';
 import { type Call, type OtherDate, type Round, findCall } from './call';
 import { datesOfMocks } from './mock';
+import { datesOfTasks } from './task';
 
 export type { OwnDate, Slot };
 
@@ -14,8 +15,8 @@ export type Audition = {
   readonly callId: string;
   readonly name: string;
   readonly beganOn: string;
-  /** The call's, the days by which takes are uploaded, the candidate's own and booked mocks. */
-  readonly dates: readonly (OtherDate | OwnDate)[];
+  /** The call's, the days by which takes are uploaded, the candidate's own, booked mocks and open tasks. */
+  readonly dates: readonly (OtherDate | OwnDate | TaskDate)[];
   readonly ownDates: readonly OwnDate[];
   readonly ownVersion: number;
   /** Days of the mock window given to the ramp. */
@@ -84,7 +85,7 @@ function decode(db: Db, row: Row): Audition {
     callId: row.call_id,
     name: call.name,
     beganOn: row.began_on,
-    dates: [...withUploads(call), ...ownDates, ...datesOfMocks(db, row.id)],
+    dates: [...withUploads(call), ...ownDates, ...datesOfMocks(db, row.id), ...datesOfTasks(db, row.id)],
     ownDates,
     ownVersion: row.own_version,
     daysIntoMock: row.days_into_mock,

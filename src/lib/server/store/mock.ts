@@ -51,8 +51,8 @@ const statements = preparedOnce((db) => ({
     `SELECT ${COLUMNS} FROM mock WHERE audition_id = ? ORDER BY date, time, rowid`
   ),
   auditionOf: db.prepare<[string], string>('SELECT audition_id FROM mock WHERE id = ?').pluck(),
-  dates: db.prepare<[string], { stage: number; date: string; length_min: number }>(
-    'SELECT stage, date, length_min FROM mock WHERE audition_id = ? ORDER BY date'
+  dates: db.prepare<[string], { stage: number; date: string; time: string | null; length_min: number }>(
+    'SELECT stage, date, time, length_min FROM mock WHERE audition_id = ? ORDER BY date'
   ),
   between: db.prepare<[string, string], OwnedRow>(
     `${WITH_OWNER} WHERE m.date BETWEEN ? AND ? ORDER BY m.date, m.place, m.time, m.rowid`
@@ -173,4 +173,10 @@ export const sayStage = (stage: number): string => `mock ${stage}, ${STAGE_NAMES
 export const datesOfMocks = (db: Db, auditionId: string): OwnDate[] =>
   statements(db)
     .dates.all(auditionId)
-    .map(({ stage, date, length_min: minutes }) => ({ date, minutes, name: sayStage(stage), kind: 'mock' }));
+    .map(({ stage, date, time, length_min: minutes }) => ({
+      date,
+      ...(time === null ? {} : { time }),
+      minutes,
+      name: sayStage(stage),
+      kind: 'mock'
+    }));

@@ -34,6 +34,8 @@ import {
   takesOf
 } from '../store/take';
 import { mocksOf, putMock } from '../store/mock';
+import { prescreensOf, putPrescreen } from '../store/prescreen';
+import { putTasks, tasksOf } from '../store/task';
 import { addSaidCheck, checkLevelsOf, saidChecksOf, setCheckLevels } from '../store/said-check';
 import { addTouch, touchesOfAudition } from '../store/touch';
 import { readFiles } from '../files/folder';
@@ -187,6 +189,8 @@ function writeAudition(app: App, audition: auditions.Audition): ArchiveCandidate
       auditions.agreedElsewhere(app.db, id) ??
       null) as ArchiveCandidate['auditions'][number]['agreed'],
     mocks: mocksOf(app.db, id).map(byItself) as ArchiveCandidate['auditions'][number]['mocks'],
+    tasks: tasksOf(app.db, id),
+    prescreens: prescreensOf(app.db, id) as ArchiveCandidate['auditions'][number]['prescreens'],
     roundDays: roundDaysOf(app.db, id) as ArchiveCandidate['auditions'][number]['roundDays']
   };
 }
@@ -348,5 +352,7 @@ function takeAudition(app: App, candidateId: string, from: ArchiveCandidate['aud
     for (const touch of item.log) addTouch(app.db, touch, app.now());
   }
   for (const mock of from.mocks) putMock(app.db, id, byItself(mock));
+  putTasks(app.db, id, from.tasks);
+  for (const one of from.prescreens) putPrescreen(app.db, id, one);
   for (const day of from.roundDays) putRoundDay(app.db, id, day);
 }

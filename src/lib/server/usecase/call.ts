@@ -16,6 +16,7 @@ import { addOwn, listItemIds, printedItems } from '../store/item';
 import { candidateOfAudition } from './owner';
 import { readSeason } from '../laying/facts';
 import { layAgain } from '../laying/lay';
+import { bringUsualTasks } from './around';
 import { effectOn } from './effect';
 import { useCase } from './use-case';
 import { usualSchools } from './usual';
@@ -51,6 +52,7 @@ function take(app: App, candidateId: string, callId: string): string {
   const id = app.newId();
   const beganOn = todayIn(app, candidate.zone);
   auditions.addAudition(app.db, { id, candidateId, callId, beganOn }, app.now());
+  bringUsualTasks(app, id);
   return id;
 }
 

@@ -1,5 +1,6 @@
 /** The desk: today's road map, what was done of it, and the touches and the plan that follow. */
 import { createHash } from 'node:crypto';
+import { lightDay } from '../../core/around';
 import { LONGEST_BLOCK_MIN } from '../../core/plan';
 import { joinSpreads } from '../../core/pitch';
 import {
@@ -40,6 +41,7 @@ import { lessonNotesOf } from '../store/lesson';
 import { latestVersion } from '../store/plan-version';
 import { thoughtOf } from '../store/round-day';
 import { findTouch } from '../store/touch';
+import { dueSoon } from './around';
 import { candidateOfAudition, candidateOfItem } from './owner';
 import { hurtOf, spotsOfSeason, viewOfSpot, waysOfPlayer } from './spots';
 import { useCase } from './use-case';
@@ -100,6 +102,8 @@ export const readToday = useCase({
       lessonNote: lessonNotesOf(app.db, candidate.id).find((note) => note.date <= today) ?? null,
       spots: spots.map(viewOfSpot),
       family: familyOf(candidate.instruments),
+      due: dueSoon(app, audition, today),
+      light: lightOn(audition, today),
       hurt: hurtOf(app, candidate.id, who),
       tones: tonesOf(app, candidate.id),
       ways: waysOfPlayer(app, candidate.id),
@@ -110,6 +114,12 @@ export const readToday = useCase({
     };
   }
 });
+
+/** What today is for, where it is one of the light days before a round. */
+function lightOn({ rounds }: Season['audition'], today: string): string | null {
+  const next = rounds.find(({ date, isHistory }) => !isHistory && date >= today);
+  return next ? lightDay(dayOf(next.date) - dayOf(today)) : null;
+}
 
 /** On the day's page. */
 const EQUIPMENT_SHOWN = 4;

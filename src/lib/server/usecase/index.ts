@@ -1,7 +1,9 @@
 /** Every use case of the house; a test walks this list with the wrong person. */
 import * as archive from './archive';
 import * as ballot from './ballot';
+import * as around from './around';
 import * as backup from './backup';
+import * as before from './before';
 import * as call from './call';
 import * as calendar from './calendar';
 import * as countback from './countback';
@@ -16,6 +18,7 @@ import * as log from './log';
 import * as mockByHand from './mock-by-hand';
 import * as mocks from './mocks';
 import * as pin from './pin';
+import * as prescreen from './prescreen';
 import * as readiness from './readiness';
 import * as roundDay from './round-day';
 import * as signIn from './sign-in';
@@ -41,8 +44,10 @@ function useCasesOf(module: Record<string, unknown>): [string, UseCase<never, un
 export const USE_CASES = Object.fromEntries(
   [
     archive,
+    around,
     backup,
     ballot,
+    before,
     calendar,
     call,
     countback,
@@ -57,6 +62,7 @@ export const USE_CASES = Object.fromEntries(
     mockByHand,
     mocks,
     pin,
+    prescreen,
     readiness,
     roundDay,
     signIn,

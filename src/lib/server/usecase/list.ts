@@ -13,6 +13,7 @@ import { CodedError, orNotFound } from '../errors';
 import { findAudition, takersOf } from '../store/audition';
 import * as items from '../store/item';
 import { heldDaysOf } from '../store/said-check';
+import { heldBefore } from './before';
 import { candidateOfAudition } from './owner';
 import { readSeason } from '../laying/facts';
 import { layForTakers } from '../laying/lay';
@@ -147,6 +148,7 @@ export const prepareHolds = useCase({
   rule: 'teacher',
   run: (app: App, input: { auditionId: string }): HoldsAsked[] => {
     const season = readSeason(app, input.auditionId);
+    const before = heldBefore(app, season);
     const planned = planOf(app, season)?.plan?.items ?? [];
     return season.items.flatMap((item) =>
       item.sections.flatMap(({ id, name = '', fromBar, toBar, tempo }) => {
@@ -156,7 +158,8 @@ export const prepareHolds = useCase({
           ? [
               {
                 ...{ itemId: item.id, sectionId: id, itemName: item.name, kind: item.kind },
-                ...{ name, fromBar, toBar, target, isKnown: !!section?.held, says: section?.says ?? '' }
+                ...{ name, fromBar, toBar, target, isKnown: !!section?.held, says: section?.says ?? '' },
+                before: before(item, id)
               }
             ]
           : [];

@@ -5,12 +5,14 @@ import { archiveCandidate } from '../../schema/archive';
 import type { App, Who } from '../app';
 import { findStep, takeBackChange } from '../change/apply';
 import { itemsOf } from '../store/item';
+import { findMock, putMock } from '../store/mock';
 import { checkLevelsOf, saidChecksOf } from '../store/said-check';
 import { exportCandidate, importArchive } from './archive';
 import { checkCall } from './call';
 import { keepDeskEvents, readToday } from './desk';
 import { addItem } from './list';
 import { logTouch } from './log';
+import { writeInMock } from './mock-by-hand';
 import { askBlock, readReadiness, sayCheck, setCheckLevel } from './readiness';
 import { makeApp } from '../app';
 import { openDb } from '../db/open';
@@ -187,5 +189,50 @@ describe('the next action', () => {
     expect(itemsOf(app.db, auditionId).map(({ id }) => id)).toEqual([itemId, other]);
     expect(page().readings.map(({ id }) => id)).toEqual([other, itemId]);
     expect(page().next!.itemId).toBe(other);
+  });
+});
+
+describe('a mock', () => {
+  const play = (bars: string, isBroken = false) => {
+    const id = `m ${bars}`;
+    const booked = { stage: 3, date: new Date(nowMs).toISOString().slice(0, 10), place: '', minutes: 30 };
+    writeInMock(app, TEACHER, { auditionId, id, booked, heard: [{ itemId, bars }], jurors: [] });
+    if (isBroken) putMock(app.db, auditionId, { ...findMock(app.db, id)!, broken: [0] });
+  };
+
+  it('that hears all of an item and is not broken off is straight through; a part of it says nothing', () => {
+    play('1-8');
+    expect(check('straight').state).toBe('not yet');
+    expect(check('straight').latest).toBeNull();
+    play('all');
+    expect(check('straight')).toMatchObject({ state: 'holds', latest: { by: 'teacher' } });
+  });
+
+  it('that is broken off says it does not go straight through, whatever was heard of it', () => {
+    say('straight');
+    nextDay();
+    play('1-8', true);
+    expect(check('straight')).toMatchObject({ state: 'not yet', latest: { isHeld: false } });
+  });
+});
+
+describe('while something hurts', () => {
+  it('no block is offered, to whoever may know of it', () => {
+    for (const kind of ticked) say(kind);
+    const before = page().next;
+    expect(before?.block).not.toBeNull();
+    const event = {
+      id: 'h',
+      device: 'd',
+      seq: 1,
+      atMs: nowMs,
+      date: '2026-11-24',
+      kind: 'hurt',
+      isTold: false
+    };
+    keepDeskEvents(app, ada, { candidateId, events: [event as DeskEvent] });
+    expect(page()).toMatchObject({ isHurt: true, next: { asked: null } });
+    // it was not told to the teacher
+    expect(page(TEACHER).isHurt).toBe(false);
   });
 });

@@ -11,7 +11,7 @@ import {
 import type { RoadBlock, SaidKind } from '../../core/record';
 import type { AskedBlock, CheckKind, CheckLevel } from '../../core/record/words';
 import { type PlannedItem, type SeasonPlan, doesAnswer, evidenceOf, wantedOn } from '../../core/season';
-import { dayOf, formatDate } from '../../core/units';
+import { dayOf, formatDate, isInside } from '../../core/units';
 import type { AskedView, ReadinessView } from '../../schema/readiness-view';
 import { type App, type Who, isTeaching, todayIn } from '../app';
 import { applyChange, carryOut } from '../change/apply';
@@ -27,8 +27,9 @@ import { mocksOf } from '../store/mock';
 import { checkLevelsOf, saidChecksOf } from '../store/said-check';
 import { roadMapOn } from './desk';
 import { gapsOf } from './mock-gaps';
+import { isOver } from './mock-rules';
 import { candidateOfAudition, candidateOfItem } from './owner';
-import { keepEvent, spotsOfSeason } from './spots';
+import { hurtOf, keepEvent, spotsOfSeason } from './spots';
 import { useCase } from './use-case';
 
 /** Evidence of the desk is looked for so far back: longer than any of it counts. */
@@ -50,13 +51,19 @@ export const readReadiness = useCase({
       ageingBefore(reading).map(({ lastsTo }) => reading.roundOn - lastsTo!)
     );
     const next = nextAction(readings);
+    const isHurt = hurtOf(app, candidate.id, who) !== null;
     return {
       audition: { id: audition.id, name: audition.name },
       candidate: { id: candidate.id, name: candidate.name },
       today: own.today,
       isTeaching: isTeaching(who),
       readings,
-      next: next && { ...next, asked: next.block && plan ? askedOf(app, season, plan, next) : null },
+      // what hurts is not put on a day
+      next: next && {
+        ...next,
+        asked: next.block && plan && !isHurt ? askedOf(app, season, plan, next) : null
+      },
+      isHurt,
       ageing: { count: ageing.length, inLastWeek: ageing.filter((days) => days <= 7).length }
     };
   }
@@ -98,6 +105,7 @@ function readItem(
       ...shown,
       ...ofTheCall(app, season, item),
       ...ofMocks(app, season, item),
+      ...straightInMocks(app, season, item),
       ...saidOf(app, item)
     ]
   };
@@ -157,6 +165,23 @@ function ofMocks(app: App, season: Season, item: ListItem): Evidence[] {
     by: 'teacher',
     says: gap === null ? 'practice says too little' : `${element} was “${word}”`
   }));
+}
+
+/** All of it, or all of one of its cuts, played through in a mock; or broken off there. */
+function straightInMocks(app: App, season: Season, item: ListItem): Evidence[] {
+  const wholes = [item, ...(item.cuts ?? [])];
+  return mocksOf(app.db, season.audition.id)
+    .filter(isOver)
+    .flatMap(({ draw, broken, date, stage }) =>
+      draw.flatMap((cut, at): Evidence[] => {
+        const isBroken = broken.includes(at);
+        const isWhole = wholes.some((whole) => isInside(whole, cut));
+        if (cut.itemId !== item.id || (!isWhole && !isBroken)) return [];
+        const says = isBroken ? 'broken off in a mock' : 'in a mock';
+        const by = stage >= PANEL_STAGE ? 'teacher' : 'self';
+        return [{ check: 'straight', on: dayOf(date), isHeld: !isBroken, by, says }];
+      })
+    );
 }
 
 const saidOf = (app: App, item: ListItem): Evidence[] =>

@@ -202,7 +202,11 @@ describe('the dates of a call', () => {
     saveCall(app, TEACHER, { auditionId: ada.auditionId, version: 1, name: 'Wind band', dates: [], rounds });
     const { audition } = readCall(app, TEACHER, { auditionId: bo.auditionId });
     expect(audition.rounds[0]).toMatchObject({ isWeek: true, uploadBy: '2027-01-14' });
-    expect(audition.dates).toEqual([{ date: '2027-01-14', name: 'upload of first round', kind: 'deadline' }]);
+    expect(audition.dates[0]).toEqual({
+      date: '2027-01-14',
+      name: 'upload of first round',
+      kind: 'deadline'
+    });
   });
 
   it('ask for the page to be looked at again after a week, once for all who take the list', async () => {

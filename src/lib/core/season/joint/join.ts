@@ -113,7 +113,10 @@ function withStated(item: SeasonItem, others: readonly SeasonItem[]): SeasonItem
 
 const plain = (text: string | undefined) => (text ?? '').trim().toLowerCase();
 
-function isSameWork(a: SeasonItem & { composer?: string }, b: SeasonItem & { composer?: string }): boolean {
+type Work = { readonly name: string; readonly composer?: string | undefined };
+
+/** By name and composer, as people write them. */
+export function isSameWork(a: Work, b: Work): boolean {
   return plain(a.name) === plain(b.name) && plain(a.composer) === plain(b.composer);
 }
 

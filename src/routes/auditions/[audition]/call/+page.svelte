@@ -11,6 +11,9 @@
 
 <svelte:head><title>Call · {call.candidate.name} · Irvot</title></svelte:head>
 <h2>The call</h2>
+<p>
+  <a href="/auditions/{call.audition.id}/around">Around the audition: what has to be done besides playing</a>
+</p>
 {#if data.who?.kind === 'teacher'}
   <SharedBy takers={call.takers} auditionId={call.audition.id} what="Its rounds and dates" />
   <CallPage

@@ -4,14 +4,17 @@ import { isTeaching } from '$lib/server/app';
 import { theApp } from '$lib/server/context';
 import { answerForm, fillForm, refuseForm } from '$lib/server/form/form';
 import { allow, formOf, runAs } from '$lib/server/http';
+import { readLastTimes } from '$lib/server/usecase/before';
 import { prepareHolds, sayHolds } from '$lib/server/usecase/list';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async (event) => {
-  const asked = runAs(event, prepareHolds, { auditionId: event.params.audition });
+  const { audition: auditionId } = event.params;
+  const asked = runAs(event, prepareHolds, { auditionId });
   const rows = asked.map(({ itemId, sectionId }) => ({ itemId, sectionId, bpm: null }));
   return {
     asked,
+    times: runAs(event, readLastTimes, { auditionId }),
     form: await fillForm(holdsForm, { rows, heardBy: isTeaching(event.locals.who) ? 'teacher' : 'self' })
   };
 };

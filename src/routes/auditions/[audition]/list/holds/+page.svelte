@@ -8,6 +8,7 @@
 <svelte:head><title>What holds today · Irvot</title></svelte:head>
 {#key data.head.auditionId}<HoldsPass
     asked={data.asked}
+    times={data.times}
     form={data.form}
     draftKey="holds {data.head.auditionId}"
     base="/auditions/{data.head.auditionId}"

@@ -1,0 +1,2 @@
+export * from './tasks';
+export * from './prescreen';
