@@ -46,7 +46,6 @@ const SHOTS = [
         .click()
         .then(() => page.getByText(/min short → fits/).waitFor())
   ],
-  ['countback-phone', 'Sanne', '', null, PHONE],
   ['today', 'Ilka', '/today'],
   ['desk', 'Ilka', '/desk', atWork, TABLET],
   ['desk-phone', 'Noor', '/desk', atScales, PHONE],
@@ -65,6 +64,15 @@ const SHOTS = [
   ],
   ['day', 'Noor', '/day', null, PHONE],
   ['mocks', 'Noor', '/mocks'],
+  [
+    'evening',
+    'Noor',
+    '/mocks',
+    async (page) => {
+      await page.getByRole('link', { name: 'a mock evening' }).click();
+      await page.getByRole('heading', { name: 'Mock evening' }).waitFor();
+    }
+  ],
   [
     'ballot',
     'Noor',

@@ -158,6 +158,7 @@ test('axe finds nothing on any page of a season', async ({ browser }) => {
     '/paper/week',
     '/paper/wall',
     '/paper/note',
+    '/paper/piano',
     '/today',
     '/spots',
     '/takes',

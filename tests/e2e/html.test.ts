@@ -93,9 +93,14 @@ test('every screen is sent as valid HTML', async ({ page }) => {
       '/call',
       '/layings'
     ].map((p) => audition + p),
-    ...['/layings/1', '/layings/compare?a=1&b=2', '/paper/week', '/paper/wall', '/paper/note'].map(
-      (p) => audition + p
-    )
+    ...[
+      '/layings/1',
+      '/layings/compare?a=1&b=2',
+      '/paper/week',
+      '/paper/wall',
+      '/paper/note',
+      '/paper/piano'
+    ].map((p) => audition + p)
   ];
   for (const path of paths) faults.push(...(await faultsOf(page.request, path)));
   expect(faults).toEqual([]);

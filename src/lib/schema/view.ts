@@ -67,6 +67,23 @@ export type StudioMock = {
   readonly evening: string | null;
 };
 
+/** The sheet for who accompanies. */
+export type PianoSheetView = {
+  readonly items: readonly {
+    readonly name: string;
+    readonly composer: string;
+    readonly edition: string;
+    readonly pages: string;
+    readonly cuts: readonly BarRange[];
+    readonly sections: readonly (BarRange & {
+      readonly target: Tempo | null;
+      readonly range: { readonly low: number; readonly high: number } | null;
+    })[];
+  }[];
+  /** Rehearsals and other own dates, and rounds, from today on. */
+  readonly dates: readonly { readonly date: string; readonly name: string; readonly time: string | null }[];
+};
+
 /** What was just done, and the secret by which it can be taken back. */
 export type Undo = { readonly says: string; readonly token: string };
 

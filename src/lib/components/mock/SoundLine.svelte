@@ -33,6 +33,7 @@
     max={Math.max(length, 1)}
     step="0.1"
     value={at}
+    class:waiting={length === 0}
     disabled={length === 0}
     aria-label="Place in it"
     oninput={(event) => audio && (audio.currentTime = Number(event.currentTarget.value))}
@@ -61,6 +62,10 @@
     flex: 1 1 120px;
     min-height: 44px;
     accent-color: var(--ink);
+  }
+  /* how long it is nobody knows before it plays */
+  .waiting {
+    visibility: hidden;
   }
   span {
     color: var(--soft);

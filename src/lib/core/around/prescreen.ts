@@ -7,8 +7,6 @@ const BUFFER_DAYS = 3;
 /** The day on which it should be sent: so many before the last one. */
 export const sendOn = (uploadBy: DayNumber): DayNumber => uploadBy - BUFFER_DAYS;
 
-/** What a pattern can name. */
-export const NAME_PARTS = ['name', 'instrument', 'item', 'number'] as const;
 export const USUAL_PATTERN = '{number} {item} {name}';
 
 /**
@@ -29,7 +27,7 @@ export function fileNameOf(
     return part === 'name' || part === 'instrument' || part === 'item' ? parts[part] : whole;
   });
   const plain = filled
-    .replace(/[\u0000-\u001f\u007f\\/:*?"<>|“”„‘’'{}]/g, '')
+    .replace(/\p{Cc}|[\\/:*?"<>|“”„‘’'{}]/gu, '')
     .trim()
     .replace(/[\s,;]+/g, '_')
     .replace(/^\.+/, '')

@@ -53,7 +53,6 @@ const played = z.strictObject({
   /** Recorded by the panel's device, or by that of who plays alone. */
   takeId: idField.optional()
 });
-export type Played = Immutable<z.infer<typeof played>>;
 
 /** One juror's words on one item; what is not said is left open. */
 const noteSchema = z

@@ -9,28 +9,28 @@ import { dayOf, formatDate, randomFrom } from '../../core/units';
 import { instantOf } from '../../core/units/zone';
 import { type App, type Who, todayIn } from '../app';
 import { addAccount, findTeacher } from '../store/account';
-import { auditionsOf, findAudition, saveOwnDates } from '../store/audition';
+import { findAudition, saveOwnDates } from '../store/audition';
 import { listCalls, saveCall, setCallChecked } from '../store/call';
-import { listCandidates, setCandidateAccount } from '../store/candidate';
+import { setCandidateAccount } from '../store/candidate';
 import { findItem, itemsOf } from '../store/item';
 import { addWish, putLessonNote } from '../store/lesson';
 import { addTouch } from '../store/touch';
 import { layAgain } from '../laying/lay';
-import { addUsualTasks, readTasks, tickTask } from '../usecase/around';
+import { addUsualTasks } from '../usecase/around';
 import { addAudition, takeCall } from '../usecase/call';
 import { keepDeskEvents } from '../usecase/desk';
 import { addItem } from '../usecase/list';
 import { sayCheck } from '../usecase/readiness';
-import { prepareEvening } from '../usecase/evening';
-import { readRoundDay, setRoundDay, tellRound } from '../usecase/round-day';
+import { readRoundDay, setRoundDay } from '../usecase/round-day';
 import { addSpot, readSpotPage, setSpot } from '../usecase/spots';
 import { addCandidate, saveFacts, saveTime } from '../usecase/studio';
 import { addCall, addUntakenItems } from '../usecase/untaken';
 import { TROUBLES, type Player, playAtDesk } from './desk-day';
 import type { DemoCandidate, DemoItem, DemoList, DemoTaker } from './shape';
+import { seedEvening, tell, tickBehind } from './ends';
 import { playMock, reserveMock } from './mocks';
 import { recordRun } from './takes';
-import { DEMO_CANDIDATES, DEMO_EVENING, DEMO_TEACHER, DEMO_UNTAKEN, DEMO_ZONE } from './studio';
+import { DEMO_CANDIDATES, DEMO_TEACHER, DEMO_UNTAKEN, DEMO_ZONE } from './studio';
 
 /** No password fits: the demo is entered by one click. */
 const NO_PASSWORD = 'demo';
@@ -166,41 +166,6 @@ const printedOnly = ({ ease: _ease, ...item }: DemoItem) => item;
 function seedUntaken(app: App, teacher: Who): void {
   const callId = addCall(app, teacher, callOf(DEMO_UNTAKEN, dayOf(todayIn(app, DEMO_ZONE))));
   addUntakenItems(app, teacher, { callId, items: DEMO_UNTAKEN.items.map(printedOnly) });
-}
-
-function seedEvening(app: App, teacher: Who): void {
-  const { inDays, players, ...evening } = DEMO_EVENING;
-  const all = listCandidates(app.db);
-  prepareEvening(app, teacher, {
-    ...evening,
-    id: app.newId(),
-    date: formatDate(dayOf(todayIn(app, DEMO_ZONE)) + inDays),
-    players: players.map(({ name, ...plays }) => {
-      const { id } = all.find((one) => one.name === name)!;
-      return { auditionId: auditionsOf(app.db, id)[0]!.id, ...plays };
-    })
-  });
-}
-
-/** What was due is done. */
-function tickBehind(on: (day: number) => App, { who, auditionId }: Player, today: number): void {
-  for (const { id, dueOn } of readTasks(on(today), who, { auditionId }).tasks)
-    if (dueOn !== null && dayOf(dueOn) < today)
-      tickTask(on(dayOf(dueOn)), who, { auditionId, id, isDone: true });
-}
-
-/** The day after it, as it was for who played. */
-function tell(
-  app: App,
-  { who, auditionId, easeOf }: Player,
-  { words, ...told }: NonNullable<DemoCandidate['told']>
-): void {
-  const { round } = readRoundDay(app, who, { auditionId });
-  const heard = [...easeOf.keys()].flatMap((itemId, i) => {
-    const word = words[i];
-    return word ? [{ itemId, word }] : [];
-  });
-  tellRound(app, who, { auditionId, roundId: round.id, after: { ...told, heard } });
 }
 
 function addSecond(app: App, teacher: Who, candidateId: string, also: DemoList, today: number): void {

@@ -8,7 +8,6 @@ const statements = preparedOnce((db) => ({
   of: db.prepare<[string], Row>(
     'SELECT id, name, due_on, who, done_on FROM task WHERE audition_id = ? ORDER BY place'
   ),
-  auditionOf: db.prepare<[string], string>('SELECT audition_id FROM task WHERE id = ?').pluck(),
   add: db.prepare(
     `INSERT INTO task (id, audition_id, place, name, due_on, who, done_on)
      VALUES (@id, @auditionId, @place, @name, @dueOn, @who, @doneOn)`
@@ -20,7 +19,6 @@ export const tasksOf = (db: Db, auditionId: string): Task[] =>
   statements(db)
     .of.all(auditionId)
     .map(({ id, name, due_on: dueOn, who, done_on: doneOn }) => ({ id, name, dueOn, who, doneOn }));
-export const auditionOfTask = (db: Db, id: string): string | undefined => statements(db).auditionOf.get(id);
 
 /** All of them, instead of those before. */
 export function putTasks(db: Db, auditionId: string, tasks: readonly Task[]): void {

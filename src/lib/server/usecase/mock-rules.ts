@@ -18,7 +18,7 @@ const LOOKS_BACK = 3;
 
 export const isOver = ({ at, draw }: Mock): boolean => at !== null && at >= draw.length;
 /** A panel's run is the teacher's; up to one listener who plays does all of it. */
-export const mayLead = (mock: Mock, who: Who): boolean => isTeaching(who) || mock.stage <= LAST_OPEN;
+const mayLead = (mock: Mock, who: Who): boolean => isTeaching(who) || mock.stage <= LAST_OPEN;
 /** Whether what is drawn is no secret: before a panel it is, to who plays. */
 export const mayKnow = (mock: Mock, who: Who): boolean => mayLead(mock, who) || isOver(mock);
 

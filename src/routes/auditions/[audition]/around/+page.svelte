@@ -63,6 +63,7 @@
 <p class="ways">
   <a href="/auditions/{view.audition.id}/call">The call</a>
   <a href="/auditions/{view.audition.id}/day">The day</a>
+  <a href="/auditions/{view.audition.id}/paper/piano">A sheet for the accompanist</a>
   {#if view.isRecorded}<a href="/auditions/{view.audition.id}/pre-screening">The recorded round</a>{/if}
 </p>
 

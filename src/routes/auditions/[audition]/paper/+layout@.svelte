@@ -14,7 +14,8 @@
   const sheets = [
     ['week', 'Week'],
     ['wall', 'Wall chart'],
-    ['note', 'Lesson note']
+    ['note', 'Lesson note'],
+    ['piano', 'For the accompanist']
   ] as const;
 </script>
 
@@ -51,7 +52,7 @@
     isLetter={size === 'letter'}
   >
     {@render children()}
-    {#if short && kind !== 'note'}
+    {#if short && kind !== 'note' && kind !== 'piano'}
       <p class="short">
         The plan is {short.minutes} minutes short:
         {short.items.map((item) => nameOf(item.itemId)).join(', ')}

@@ -33,9 +33,9 @@
     <a href="/auditions/{view.audition.id}/call">the call</a> has its dates.
   </p>
 {:else}
-  <h2>{round.name}: send it on {say(round.sendOn)}</h2>
+  <h2>Send it on {say(round.sendOn)}, {sayDays(round.sendOn)}</h2>
   <p class="lead">
-    {sayDays(round.sendOn)}; the last day is {say(round.uploadBy)}, and the three between are for what goes
+    <bdi>{round.name}</bdi>: the last day is {say(round.uploadBy)}, and the three between are for what goes
     wrong. Recorded on {say(round.date)}.
   </p>
   {#if view.rounds.length > 1}<p>

@@ -1,0 +1,7 @@
+import { runAs } from '$lib/server/http';
+import { readPianoSheet } from '$lib/server/usecase/countback';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = (event) => ({
+  sheet: runAs(event, readPianoSheet, { auditionId: event.params.audition })
+});
