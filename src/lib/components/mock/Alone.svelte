@@ -40,7 +40,9 @@
   });
   const ONWARD = ['ArrowRight', 'ArrowDown', 'PageDown', ' '];
   function onkeydown(event: KeyboardEvent) {
-    if (!ONWARD.includes(event.key) || event.repeat || event.target instanceof HTMLAnchorElement) return;
+    if (!ONWARD.includes(event.key) || event.repeat) return;
+    // a button or a link that is reached by keys answers the space bar itself
+    if (event.key === ' ' && event.target !== document.body) return;
     event.preventDefault();
     void run.onward();
   }

@@ -44,7 +44,8 @@
   {#if link}
     <ShareLink id="ballot-link" label="Link to this ballot; shown only now" {link} />
     <p class="soft">
-      It opens this ballot alone, until two days after the mock, and says nothing of who plays.
+      It opens what this juror hears and nothing else, until two days after the mock, and says nothing of who
+      plays.
       {#if isRecorded}What was recorded can be heard with it, and whoever hears it can record it.{/if}
     </p>
   {/if}

@@ -16,7 +16,12 @@
           ? 'logged yesterday'
           : `nothing for ${row.daysSinceLog} days`
   );
-  const isSilent = $derived(row.daysSinceLog !== null && row.daysSinceLog >= 4);
+  /** While a round is ahead; afterwards nobody is waited for. */
+  const isSilent = $derived(
+    row.daysSinceLog !== null &&
+      row.daysSinceLog >= 4 &&
+      row.auditions.some(({ daysToGo }) => daysToGo !== null)
+  );
 </script>
 
 <tbody>

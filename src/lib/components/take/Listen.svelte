@@ -3,11 +3,12 @@
   import { onMount } from 'svelte';
   import { enhance } from '$app/forms';
   import { barAt, spotsOfMarks } from '$lib/core/take';
-  import { type Milliseconds, dayOf, sayBars, sayDate } from '$lib/core/units';
+  import { type Milliseconds, dayOf, isInside, sayBars, sayDate } from '$lib/core/units';
   import type { TakeView, Undo } from '$lib/schema/view';
   import { goBack, goOn, loopHere, placeOf } from '$lib/state/bars-in-hand';
   import { Marking } from '$lib/state/marking.svelte';
   import { Outline } from '$lib/state/outline.svelte';
+  import { send } from '$lib/state/send';
   import { Player } from '$lib/state/player.svelte';
   import Acts from './Acts.svelte';
   import MarkWords from './MarkWords.svelte';
@@ -28,6 +29,8 @@
     answered: Answered & {
       readonly made?: number | undefined;
       readonly undo?: Undo | undefined;
+      /** Nothing new was found in all of it. */
+      readonly isClear?: boolean | undefined;
       readonly targetFault?: string | undefined;
     };
     /** Where one came from. */
@@ -49,6 +52,8 @@
   const heard = $derived(spotsOfMarks(take, metre, marking.open));
   const elements = $derived(view.elements.includes(element) ? view.elements : [element, ...view.elements]);
   const made = $derived(answered.made ?? null);
+  /** All of the item was recorded, by who plays it. */
+  const isWhole = $derived(isInside(item, take) && take.source !== 'other' && lengthMs > 0);
 
   // what the studio has made of the marks takes their place
   $effect(() => {
@@ -131,6 +136,13 @@
       onLoop={loop}
     >
       {#snippet more()}
+        {#if heard.length === 0 && isWhole && !answered.isClear}<form
+            method="POST"
+            action="?/nothing"
+            use:send
+          >
+            <button disabled={!player.isThere}><strong>nothing</strong><span>new in all of it</span></button>
+          </form>{/if}
         <form
           method="POST"
           action="?/spots"
@@ -152,6 +164,8 @@
       {/snippet}
       {#snippet status()}
         {#if player.fault || marking.fault}{player.fault || marking.fault}
+        {:else if answered.isClear && heard.length === 0}Noted: nothing new in all of it.
+          <a href="/auditions/{view.auditionId}/readiness">Readiness</a>
         {:else if made !== null && heard.length === 0}{made === 1 ? 'A spot is' : `${made} spots are`} made: worked
           before the rung, from tomorrow on, as minutes allow.
           <a href="/auditions/{view.auditionId}/spots">Spots</a>

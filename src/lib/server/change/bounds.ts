@@ -24,6 +24,7 @@ export const MOST = {
   remarks: { count: 100, says: 'A hundred remarks are there already: that is enough for one take.' },
   marks: { count: 500, says: 'At most 500 marks in one take.' },
   mocks: { count: 200, says: 'At most 200 mocks of one audition.' },
+  drawn: { count: 60, says: 'At most sixty items in one mock.' },
   jurors: { count: 12, says: 'At most twelve jurors at one mock.' },
   tasks: { count: 100, says: 'At most a hundred tasks around one audition.' },
   evening: { count: 24, says: 'At most 24 candidates on one evening.' },

@@ -79,6 +79,10 @@ describe('tasks around an audition', () => {
       putTask(app, ada, { auditionId, task: { id: '', name: 'x', dueOn: null, who: '', ...task } });
     expect(codeOf(put({ dueOn: '2199-01-01' }))).toBe('date-unsound');
     expect(codeOf(put({ id: 'none' }))).toBe('not-found');
+    // what is old by now is ticked all the same
+    nowMs = Date.parse('2031-01-01T16:00:00Z');
+    tickTask(app, ada, { auditionId, id: tasks()[0]!.id, isDone: true });
+    nowMs = Date.parse('2026-11-24T16:00:00Z');
     for (let n = tasks().length; n < 100; n += 1) put({ name: `task ${n}` })();
     expect(codeOf(put({}))).toBe('too-many');
   });

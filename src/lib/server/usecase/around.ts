@@ -70,11 +70,10 @@ export const bringUsualTasks = (app: App, auditionId: string): void =>
 function change(app: App, auditionId: string, to: readonly Task[], cause: string): string {
   const { audition, candidate } = both(app, auditionId);
   boundCount('tasks', to.length);
-  boundDates(
-    app,
-    candidate.zone,
-    to.map(({ dueOn }) => dueOn)
-  );
+  // what was entered long ago stays, however old it is by now
+  const before = new Set(tasksOf(app.db, auditionId).map(({ dueOn }) => dueOn));
+  const fresh = to.map(({ dueOn }) => dueOn).filter((date) => !before.has(date));
+  boundDates(app, candidate.zone, fresh);
   const edit = { kind: 'tasks' as const, about: { auditionId }, to };
   return applyChange(app, { candidateId: audition.candidateId, edits: [edit], cause });
 }

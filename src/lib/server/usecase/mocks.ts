@@ -270,6 +270,7 @@ export const hearBars = useCase({
       throw new CodedError('changes-unsound');
     const drawn = { itemId, ...cutAround(item, { fromBar, toBar }), isOdd: false };
     const at = mock.draw.findIndex((one) => one.itemId === itemId);
+    boundCount('drawn', mock.draw.length + (at < 0 ? 1 : 0));
     const draw = at < 0 ? [...mock.draw, drawn] : mock.draw.with(at, drawn);
     // what was written of it is of other bars
     const jurors = mock.jurors.map((juror) => ({

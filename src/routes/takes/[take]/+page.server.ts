@@ -1,9 +1,11 @@
 import { fail } from '@sveltejs/kit';
+import { isInside } from '$lib/core/units';
 import { barForm, heardForm, keepForm, recordingForm, remarkSpotForm, shareForm } from '$lib/schema/take';
 import { allow, fieldsOf, runAs, sayRefusal } from '$lib/server/http';
 import { linkFor } from '$lib/server/reach';
 import { addRecording, hearRun } from '$lib/server/usecase/heard';
 import { endSharing, makeRemarkSpot, shareTake } from '$lib/server/usecase/listener';
+import { sayCheck } from '$lib/server/usecase/readiness';
 import { makeSpots, readTake, setTake } from '$lib/server/usecase/takes';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -45,6 +47,15 @@ export const actions: Actions = {
     return { made: 1 };
   },
   spots: (event) => ({ made: runAs(event, makeSpots, { takeId: event.params.take }) }),
+  // all of it was heard, and nothing new was found
+  nothing: (event) => {
+    const { item, take } = runAs(event, readTake, { takeId: event.params.take });
+    allow(event, sayCheck, { itemId: item.id });
+    if (!isInside(item, take))
+      return fail(400, { heardFault: 'It is a part of the item: nothing follows for all of it.' });
+    runAs(event, sayCheck, { itemId: item.id, check: 'take', isHeld: true });
+    return { isClear: true };
+  },
   heard: async (event) => {
     const about = { takeId: event.params.take };
     allow(event, hearRun, about);
