@@ -41,12 +41,12 @@ const codeOf = (run: () => unknown) => {
   }
 };
 const takeBack = (token: string) => takeBackChange(app, findStep(app, token)!);
-const book = (stage: number, who: Who = TEACHER) =>
+const book = (stage: number, who: Who = TEACHER, count = 1) =>
   bookMock(app, who, {
     auditionId,
     id: 'm',
     booked: { stage, date: '2026-12-21', place: '', minutes: 20 },
-    drawing: { count: 1, isInOrder: true }
+    drawing: { count, isInOrder: true }
   });
 const mock = () => readMock(app, TEACHER, { mockId: 'm' }).mock;
 const TAKE = '6f1c0f7e-9a51-4a0b-8b1e-0d1f3c9a7e11';
@@ -136,7 +136,8 @@ describe('alone with the recorder', () => {
   });
 
   it('a juror elsewhere hears it once it is over; of a minor only after a guardian’s yes', () => {
-    book(1, ada);
+    addItem(app, TEACHER, { auditionId, item: { ...STUDY, name: 'Tern' } });
+    book(1, ada, 2);
     const holder = readHolder(
       app,
       'juror',
@@ -146,8 +147,11 @@ describe('alone with the recorder', () => {
     const sound = (item = 0) => findBallotSound(app, holder, { jurorId: ballot().id, item });
     record();
     stepMock(app, ada, { mockId: 'm', to: 0, until: { takeId: 'nothing is played yet' } });
-    expect(codeOf(sound)).toBe('not-found');
     stepMock(app, ada, { mockId: 'm', to: 1, until: { takeId: TAKE } });
+    // the second item is being played
+    expect(codeOf(sound)).toBe('not-found');
+    expect(ballot().items[0]!.isRecorded).toBe(false);
+    stepMock(app, ada, { mockId: 'm', to: 2 });
     expect(ballot().items[0]!.isRecorded).toBe(true);
     expect(sound()).toEqual(SOUND);
     expect(codeOf(() => sound(1))).toBe('not-found');
