@@ -239,6 +239,7 @@
     flex: 1 1 200px;
     flex-direction: column;
     justify-content: center;
+    padding-right: 24px;
     color: var(--soft);
     font-size: 18px;
     font-stretch: 88%;

@@ -50,13 +50,15 @@
 {/if}
 {#if view.due.length > 0}
   <h3>Around the audition</h3>
-  {#each view.due as { id, name, dueOn } (id)}
-    <p>
-      <a href="/auditions/{view.audition.id}/around"><bdi>{name}</bdi></a>, {dueOn === view.today
-        ? 'today'
-        : `by ${sayDate(dayOf(dueOn!))}`}
-    </p>
-  {/each}
+  <ul>
+    {#each view.due as { id, name, dueOn } (id)}
+      <li>
+        <a href="/auditions/{view.audition.id}/around"><bdi>{name}</bdi></a>, {dueOn === view.today
+          ? 'today'
+          : `by ${sayDate(dayOf(dueOn!))}`}
+      </li>
+    {/each}
+  </ul>
 {/if}
 {#if cautions.length > 0}
   <h3>Care</h3>
@@ -128,6 +130,11 @@
 {/if}
 
 <style>
+  ul {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
   input {
     width: 220px;
     margin-right: 8px;
