@@ -29,4 +29,12 @@ export async function smallForm<T extends z.ZodType>(
   }
 }
 
+/** The same for all forms of a page that the same people may send: `check` refuses who may not, before anything is read. */
+export const smallForms =
+  <E extends RequestEvent>(check: (event: E) => void) =>
+  <T extends z.ZodType>(event: E, what: string, form: T, run: (read: z.infer<T>) => SmallAnswer | void) => {
+    check(event);
+    return smallForm(event, what, form, run);
+  };
+
 export const undoable = (says: string, token: string): SmallAnswer => ({ undo: { says, token } });

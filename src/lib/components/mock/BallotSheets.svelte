@@ -1,24 +1,21 @@
 <!-- Ballots to be printed, one after the other; a page each. -->
 <script lang="ts">
   import { page } from '$app/state';
+  import PageSize, { sizeIn } from '$lib/components/paper/PageSize.svelte';
   import type { PaperBallot } from '$lib/schema/mock-view';
   import BallotSheet from './BallotSheet.svelte';
 
   let { ballots, home }: { ballots: readonly PaperBallot[]; home: string } = $props();
 
-  const size = $derived(page.url.searchParams.get('size') === 'letter' ? 'letter' : 'A4');
+  const size = $derived(sizeIn(page.url));
 </script>
 
 <svelte:head>
   <title>Ballots on paper · Irvot</title>
-  <!-- the size of the sheet cannot be given by a style in the page's body -->
-  <svelte:element this={"style"}>{`@page { size: ${size} portrait; margin: 12mm; }`}</svelte:element>
 </svelte:head>
 <nav class="tools" aria-label="Ballots on paper">
   <a href={home}>Back</a>
-  {#each ['A4', 'letter'] as one (one)}<a href="?size={one}" aria-current={size === one ? 'true' : undefined}
-      >{one === 'A4' ? 'A4' : 'Letter'}</a
-    >{/each}
+  <PageSize />
   <button class="action main" onclick={() => window.print()}
     >{ballots.length === 1 ? 'Print it' : `Print these ${ballots.length}`}</button
   >

@@ -1,8 +1,10 @@
 <!-- The panel's screen: who plays what, now; the clock that nobody else sees, who is writing, and the one act: next. -->
 <script lang="ts">
+  import type { ActionResult } from '@sveltejs/kit';
   import { onMount } from 'svelte';
   import { tempoOfTaps } from '$lib/core/click/tap';
   import { sayBars } from '$lib/core/units';
+  import { sayClock } from '$lib/components/desk/minutes';
   import type { MockView } from '$lib/schema/mock-view';
   import { PanelTakes } from '$lib/state/device/mock-run.svelte';
   import { send } from '$lib/state/send';
@@ -45,20 +47,22 @@
       void takes?.onward(null);
     };
   });
-  const clock = $derived(`${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`);
+  const clock = $derived(sayClock(seconds));
   let taps = $state.raw<readonly number[]>([]);
   const tapped = $derived(tempoOfTaps(taps));
   // whose it is stays while it is heard
   // svelte-ignore state_referenced_locally
   const takes = recording && new PanelTakes(recording);
   const recorder = $derived(takes?.recorder);
-  /** With each step the take of what was played ends, and that of what comes begins; what was tapped goes with what it was of. */
+  /** With each step that was taken the take of what was played ends, and that of what comes begins; what was tapped goes with what it was of. */
   const stepping = {
     onSend: () => {
       const coming = next;
-      taps = [];
-      void takes?.onward(coming);
-      return () => {};
+      return ({ type }: ActionResult) => {
+        if (type !== 'success') return;
+        taps = [];
+        void takes?.onward(coming);
+      };
     }
   };
   const isWriting = (juror: MockView['jurors'][number]) =>

@@ -1,5 +1,7 @@
 <!-- A sound that is heard beside a ballot: played, stopped, and moved in. -->
 <script lang="ts">
+  import { sayMs } from '$lib/components/take/systems';
+
   let { src, label }: { src: string; label: string } = $props();
 
   let audio = $state<HTMLAudioElement>();
@@ -7,8 +9,6 @@
   let at = $state(0);
   let length = $state(0);
   let fault = $state('');
-  const clock = (seconds: number) =>
-    `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
 
   function toggle() {
     if (isPlaying) return audio?.pause();
@@ -38,7 +38,7 @@
     aria-label="Place in it"
     oninput={(event) => audio && (audio.currentTime = Number(event.currentTarget.value))}
   />
-  <span>{clock(at)}{length > 0 ? ` of ${clock(length)}` : ''}</span>
+  <span>{sayMs(1000 * at)}{length > 0 ? ` of ${sayMs(1000 * length)}` : ''}</span>
   {#if fault}<p role="alert">{fault}</p>{/if}
 </div>
 

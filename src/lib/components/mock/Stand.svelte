@@ -2,6 +2,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { beforeMock } from '$lib/core/mock';
+  import { sayClock } from '$lib/components/desk/minutes';
   import type { MockView } from '$lib/schema/mock-view';
   import { keepAwake } from '$lib/state/device/awake';
   import { watch } from '$lib/state/watch';
@@ -30,10 +31,7 @@
       ends.forEach((end) => end());
     };
   });
-  const left = $derived.by(() => {
-    const seconds = Math.ceil((before?.leftMs ?? 0) / 1000);
-    return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
-  });
+  const left = $derived(sayClock((before?.leftMs ?? 0) / 1000));
   const clockAt = (ms: number) =>
     new Date(ms).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 </script>

@@ -3,7 +3,7 @@
  * and handbook sections 2 and 11; how many days before is common practice, no published source.
  */
 import type { InstrumentFamily } from '../record/family';
-import { type DayNumber, type DayNumber as Day, dayOf, formatDate } from '../units';
+import { type DayNumber, dayOf, formatDate } from '../units';
 
 type Usual = { readonly name: string; readonly before: 'deadline' | 'round'; readonly days: number };
 
@@ -26,6 +26,8 @@ const EQUIPMENT: Readonly<Partial<Record<InstrumentFamily, string>>> = {
   voice: 'two copies of the music for the pianist'
 };
 const EQUIPMENT_DAYS = 3;
+/** What has no day stands behind what has one. */
+const LAST = Number.MAX_SAFE_INTEGER;
 
 export type UsualTask = { readonly name: string; readonly dueOn: string | null };
 
@@ -53,14 +55,14 @@ export function usualTasks({
     ...USUAL,
     ...(equipment ? [{ name: equipment, before: 'round' as const, days: EQUIPMENT_DAYS }] : [])
   ];
-  const due = ({ before, days }: Usual): Day | null => {
+  const due = ({ before, days }: Usual): DayNumber | null => {
     // without a deadline of its own the application is over before the round
     const end = from[before] ?? from.round;
     return end === null ? null : Math.max(dayOf(today), end - days);
   };
   return all
     .map((one) => ({ name: one.name, day: due(one) }))
-    .sort((a, b) => (a.day ?? Infinity) - (b.day ?? Infinity) || 0)
+    .sort((a, b) => (a.day ?? LAST) - (b.day ?? LAST))
     .map(({ name, day }) => ({ name, dueOn: day === null ? null : formatDate(day) }));
 }
 

@@ -142,3 +142,9 @@ export const setArchived = (db: Db, id: string, atMs: number | null) =>
   statements(db).setArchived.run(atMs, id);
 /** Erases a candidate with auditions, logs, plans and links; the account goes with its own store. */
 export const eraseCandidate = (db: Db, id: string) => statements(db).erase.run(id);
+
+type Asked = Pick<Candidate, 'isMinor' | 'consentOn' | 'sharingOn'>;
+/** Of a minor nothing is recorded before a guardian has said yes. */
+export const mayBeRecorded = ({ isMinor, consentOn }: Asked): boolean => !isMinor || consentOn !== null;
+/** ... and nothing is heard by a link before a guardian has said yes to that, which is another yes. */
+export const mayBeHeard = ({ isMinor, sharingOn }: Asked): boolean => !isMinor || sharingOn !== null;

@@ -97,16 +97,9 @@ describe('tasks around an audition', () => {
     addUsualTasks(app, TEACHER, { auditionId: fresh });
     expect(seen().find(({ id }) => id === first!.id)!.dueOn).toBe(first!.dueOn);
     expect(seen().find(({ id }) => id === second!.id)!.dueOn).toBe('2026-12-24');
-    expect(
-      seen()
-        .map(({ name }) => name)
-        .sort()
-    ).toEqual(
-      [first, second, third, ...seen()]
-        .map((one) => one!.name)
-        .sort()
-        .filter((name, i, all) => all.indexOf(name) === i)
-    );
+    // the one that was taken out is there again, once, and nothing else came twice
+    expect(seen().filter(({ name }) => name === third!.name)).toHaveLength(1);
+    expect(seen()).toHaveLength(7);
   });
 
   it('due within a week, or before, are said on the day’s page; the two light days say what they are for', () => {

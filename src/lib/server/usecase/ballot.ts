@@ -5,7 +5,7 @@ import { isInside } from '../../core/units';
 import type { BallotView, BallotsView, PaperBallot } from '../../schema/mock-view';
 import type { App, Who } from '../app';
 import { CodedError, orNotFound } from '../errors';
-import { findCandidate } from '../store/candidate';
+import { findCandidate, mayBeHeard } from '../store/candidate';
 import { findItem } from '../store/item';
 import { auditionOfMock, findMock, mocksOfSeat, putMock, seatOf } from '../store/mock';
 import { takeIn } from './mock-played';
@@ -50,11 +50,8 @@ export const readBallots = useCase({
   }
 });
 
-/** Of a minor nothing is heard before a guardian has said yes to that. */
-function mayHear(app: App, { candidateId }: Own): boolean {
-  const { isMinor, sharingOn } = orNotFound(findCandidate(app.db, candidateId));
-  return !isMinor || sharingOn !== null;
-}
+const mayHear = (app: App, { candidateId }: Own): boolean =>
+  mayBeHeard(orNotFound(findCandidate(app.db, candidateId)));
 
 function viewOfBallot(app: App, { candidateId, mock, juror }: Own, isHeard: boolean): BallotView {
   const { instruments } = orNotFound(findCandidate(app.db, candidateId));

@@ -34,7 +34,7 @@ import { CodedError, orNotFound } from '../errors';
 import { type Season, readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
 import { auditionsOf } from '../store/audition';
-import { findCandidate, saveTime } from '../store/candidate';
+import { findCandidate, mayBeRecorded, saveTime } from '../store/candidate';
 import * as desk from '../store/desk-event';
 import { type ListItem, findItem, itemCount } from '../store/item';
 import { lessonNotesOf } from '../store/lesson';
@@ -107,7 +107,7 @@ export const readToday = useCase({
       hurt: hurtOf(app, candidate.id, who),
       tones: tonesOf(app, candidate.id),
       ways: waysOfPlayer(app, candidate.id),
-      isAskedFirst: candidate.isMinor && candidate.consentOn === null,
+      isAskedFirst: !mayBeRecorded(candidate),
       isJump: plan?.weeks.some(({ from, to, isJump }) => isJump && from <= today && today <= to) ?? false,
       scales: scalesStanding(factsOf(app, season, spots, tomorrow)),
       equipment: equipmentIn(desk.equipmentEvents(app.db, candidate.id)).slice(-EQUIPMENT_SHOWN)

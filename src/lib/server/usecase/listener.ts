@@ -5,7 +5,7 @@ import type { ListenerView } from '../../schema/view';
 import type { App, Who } from '../app';
 import { boundCount } from '../change/bounds';
 import { CodedError, orNotFound } from '../errors';
-import { findCandidate } from '../store/candidate';
+import { findCandidate, mayBeHeard } from '../store/candidate';
 import { findItem } from '../store/item';
 import * as takes from '../store/take';
 import { candidateOfTake } from './owner';
@@ -19,8 +19,7 @@ export const shareTake = useCase({
   owner: candidateOfTake,
   run(app: App, { takeId, name }: { takeId: string; name: string }): string {
     const { candidateId, sound } = orNotFound(takes.findTake(app.db, takeId));
-    const { isMinor, sharingOn } = orNotFound(findCandidate(app.db, candidateId));
-    if (isMinor && sharingOn === null) throw new CodedError('no-sharing');
+    if (!mayBeHeard(orNotFound(findCandidate(app.db, candidateId)))) throw new CodedError('no-sharing');
     orNotFound(sound);
     takes.setTakeListener(app.db, takeId, name);
     return makeGrant(app, 'listener', { candidateId, opensId: takeId });

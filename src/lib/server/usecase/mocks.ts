@@ -9,8 +9,9 @@ import { type App, type Who, isTeaching } from '../app';
 import { applyChange } from '../change/apply';
 import { boundCount, boundDates } from '../change/bounds';
 import { CodedError, orNotFound } from '../errors';
-import { type Season, readSeason } from '../laying/facts';
+import { readSeason } from '../laying/facts';
 import { findAudition } from '../store/audition';
+import { mayBeRecorded } from '../store/candidate';
 import { findItem } from '../store/item';
 import { auditionOfMock, findMock, mocksOf, mocksOfEvening, putMock, sayStage } from '../store/mock';
 import { thoughtOf } from '../store/round-day';
@@ -105,16 +106,13 @@ export const readMock = useCase({
       candidate: { id: candidate.id, name: candidate.name },
       isTeaching: isTeaching(who),
       today: season.own.today,
-      mayRecord: mayRecord(season),
+      mayRecord: mayBeRecorded(season.candidate),
       /** Who plays after this one, on the same evening. */
       nextOne: isTeaching(who) ? nextInEvening(app, mock) : null,
       mock: viewOfMock(app, mock, season, mayKnow(mock, who))
     };
   }
 });
-
-/** Of a minor nothing is recorded before a guardian has said yes. */
-const mayRecord = ({ candidate }: Season) => !candidate.isMinor || candidate.consentOn !== null;
 
 /** A run that a device leads and records, for who plays alone. Throws CodedError "not-allowed" where a panel leads it. */
 export const readAlone = useCase({
@@ -127,7 +125,7 @@ export const readAlone = useCase({
     return {
       audition: { id: audition.id, name: audition.name },
       today: own.today,
-      mayRecord: mayRecord(season),
+      mayRecord: mayBeRecorded(season.candidate),
       thoughts: mock.draw.map(({ itemId }) => thoughtOf(app.db, itemId) ?? ''),
       mock: viewOfMock(app, mock, season, true)
     };

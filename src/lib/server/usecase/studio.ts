@@ -145,7 +145,7 @@ function studioRow(
     lessonToday: lesson ? { start: lesson.start ?? null } : null,
     hasTime: candidate.time.week.length > 0,
     wishes: countWaitingWishes(app.db, candidate.id),
-    lacksConsent: candidate.isMinor && candidate.consentOn === null,
+    lacksConsent: !candidates.mayBeRecorded(candidate),
     hurtSince: hurtOf(app, candidate.id, who)?.since ?? null,
     today,
     auditions: shownAuditions(auditions, today).map((a) => studioAudition(app, a, today))

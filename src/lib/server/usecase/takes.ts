@@ -10,7 +10,7 @@ import { boundCount, boundDates } from '../change/bounds';
 import { CodedError, orNotFound } from '../errors';
 import { grantEndsMs } from '../grant/grant';
 import { readSeason } from '../laying/facts';
-import { findCandidate } from '../store/candidate';
+import { findCandidate, mayBeHeard, mayBeRecorded } from '../store/candidate';
 import { type ListItem, findItem, ownerOfItem } from '../store/item';
 import * as desk from '../store/desk-event';
 import * as takes from '../store/take';
@@ -34,7 +34,7 @@ export const addTake = useCase({
     const owner = takes.ownerOfTake(app.db, take.id);
     if (owner !== undefined && owner !== candidateId) throw new CodedError('not-allowed');
     if (owner !== undefined) return { hasSound: takes.findTake(app.db, take.id)?.sound != null };
-    if (candidate.isMinor && candidate.consentOn === null) throw new CodedError('no-consent');
+    if (!mayBeRecorded(candidate)) throw new CodedError('no-consent');
     boundDates(app, candidate.zone, [take.date]);
     boundCount('takes', takes.countTakes(app.db, candidateId) + 1);
     boundCount('silentTakes', takes.countSilentTakes(app.db, candidateId) + 1);
@@ -75,7 +75,7 @@ export const readTakes = useCase({
       audition: { id: audition.id, name: audition.name },
       candidate: { id: candidate.id, name: candidate.name },
       today: own.today,
-      isAskedFirst: candidate.isMinor && candidate.consentOn === null,
+      isAskedFirst: !mayBeRecorded(candidate),
       items: items.map((item) => ({
         id: item.id,
         name: item.name,
@@ -145,7 +145,7 @@ export const readTake = useCase({
       run: heardRun(app, take),
       targets: isTeaching(who) ? targetsOf(item) : [],
       listener: endsMs === null ? null : { name: take.listener, endsMs },
-      maySend: !candidate.isMinor || candidate.sharingOn !== null,
+      maySend: mayBeHeard(candidate),
       elements: elementsFor(familyOf(candidate.instruments)),
       peaks: takes.peaksOfTake(app.db, take.id),
       marks: takes.marksOf(app.db, take.id).map(({ accountId, ...mark }) => ({

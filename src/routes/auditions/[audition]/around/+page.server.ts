@@ -2,7 +2,7 @@ import type { RequestEvent } from '@sveltejs/kit';
 import { z } from 'zod';
 import { dropTaskForm, taskForm, tickForm } from '$lib/schema/task-form';
 import { allow, runAs } from '$lib/server/http';
-import { type SmallAnswer, smallForm, undoable } from '$lib/server/small-form';
+import { smallForms, undoable } from '$lib/server/small-form';
 import { addUsualTasks, dropTask, putTask, readTasks, tickTask } from '$lib/server/usecase/around';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -11,15 +11,7 @@ const aboutOf = ({ params }: Event) => ({ auditionId: params.audition });
 
 export const load: PageServerLoad = (event) => ({ view: runAs(event, readTasks, aboutOf(event)) });
 
-const act = <T extends z.ZodType>(
-  event: Event,
-  what: string,
-  form: T,
-  run: (read: z.infer<T>) => SmallAnswer
-) => {
-  allow(event, putTask, aboutOf(event));
-  return smallForm(event, what, form, run);
-};
+const act = smallForms<Event>((event) => allow(event, putTask, aboutOf(event)));
 
 export const actions: Actions = {
   put: (event) =>

@@ -1,5 +1,4 @@
 import type { RequestEvent } from '@sveltejs/kit';
-import type { z } from 'zod';
 import {
   bookForm,
   drawForm,
@@ -13,7 +12,7 @@ import {
 } from '$lib/schema/mock';
 import { allow, runAs } from '$lib/server/http';
 import { linkFor } from '$lib/server/reach';
-import { type SmallAnswer, smallForm, undoable } from '$lib/server/small-form';
+import { smallForms, undoable } from '$lib/server/small-form';
 import { settleNote } from '$lib/server/usecase/ballot';
 import { endJuror, inviteJuror, openBallots } from '$lib/server/usecase/jurors';
 import { bookMock, drawAgain, dropMock, hearBars, moveMock, readMocks } from '$lib/server/usecase/mocks';
@@ -23,15 +22,9 @@ export const load: PageServerLoad = (event) => ({
   view: runAs(event, readMocks, { auditionId: event.params.audition })
 });
 
-const act = <T extends z.ZodType>(
-  event: RequestEvent<{ audition: string }>,
-  what: string,
-  form: T,
-  run: (read: z.infer<T>) => SmallAnswer | void
-) => {
-  allow(event, readMocks, { auditionId: event.params.audition });
-  return smallForm(event, what, form, run);
-};
+const act = smallForms<RequestEvent<{ audition: string }>>((event) =>
+  allow(event, readMocks, { auditionId: event.params.audition })
+);
 
 export const actions: Actions = {
   book: (event) =>

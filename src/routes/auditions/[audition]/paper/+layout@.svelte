@@ -1,12 +1,13 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import { page } from '$app/state';
+  import PageSize, { sizeIn } from '$lib/components/paper/PageSize.svelte';
   import Sheet from '$lib/components/paper/Sheet.svelte';
   import type { LayoutData } from './$types';
 
   let { data, children }: { data: LayoutData; children: Snippet } = $props();
   const base = $derived(`/auditions/${data.head.auditionId}`);
-  const size = $derived(page.url.searchParams.get('size') === 'letter' ? 'letter' : 'A4');
+  const size = $derived(sizeIn(page.url));
   const kind = $derived(page.url.pathname.split('/').at(-1)!);
   const isWide = $derived(kind === 'wall');
   const short = $derived(data.paper.plan?.short ?? null);
@@ -19,25 +20,13 @@
   ] as const;
 </script>
 
-<svelte:head>
-  <!-- the size of the sheet cannot be given by a style in the page's body -->
-  <svelte:element this={"style"}
-    >{`@page { size: ${size} ${isWide ? 'landscape' : 'portrait'}; margin: 12mm; }`}</svelte:element
-  >
-</svelte:head>
 <nav class="tools" aria-label="Paper">
   <a href={base}>Back to the countback</a>
   {#each sheets as [name, says] (name)}<a
       href="{base}/paper/{name}?size={size}"
       aria-current={kind === name ? 'page' : undefined}>{says}</a
     >{/each}
-  <span>
-    {#each ['A4', 'letter'] as one (one)}<a
-        href="?size={one}"
-        aria-current={size === one ? 'true' : undefined}>{one === 'A4' ? 'A4' : 'Letter'}</a
-      >
-    {/each}
-  </span>
+  <PageSize {isWide} />
   <button class="action" onclick={() => window.print()}>Print</button>
 </nav>
 <!-- a sheet may be wider than the screen: it can be reached and scrolled by keys -->
@@ -69,10 +58,6 @@
     gap: 6px 20px;
     align-items: center;
     padding: 14px var(--edge);
-  }
-  .tools span {
-    display: flex;
-    gap: 10px;
   }
   .tools a[aria-current] {
     color: var(--ink);

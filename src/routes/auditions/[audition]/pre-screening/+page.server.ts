@@ -1,8 +1,7 @@
 import type { RequestEvent } from '@sveltejs/kit';
-import type { z } from 'zod';
 import { chooseForm, filmForm, prescreenForm } from '$lib/schema/prescreen';
 import { allow, runAs } from '$lib/server/http';
-import { type SmallAnswer, smallForm, undoable } from '$lib/server/small-form';
+import { smallForms, undoable } from '$lib/server/small-form';
 import { chooseTake, nameFilm, readPrescreen, setPrescreen } from '$lib/server/usecase/prescreen';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -14,15 +13,7 @@ export const load: PageServerLoad = (event) => {
   return { view: runAs(event, readPrescreen, { ...aboutOf(event), roundId }) };
 };
 
-const act = <T extends z.ZodType>(
-  event: Event,
-  what: string,
-  form: T,
-  run: (read: z.infer<T>) => SmallAnswer
-) => {
-  allow(event, setPrescreen, aboutOf(event));
-  return smallForm(event, what, form, run);
-};
+const act = smallForms<Event>((event) => allow(event, setPrescreen, aboutOf(event)));
 
 export const actions: Actions = {
   set: (event) =>
