@@ -79,6 +79,11 @@ export class BallotPaper {
         body: JSON.stringify({ juror: this.view.id, ballot })
       }).catch(() => null);
       if (!answer || answer.status >= 500) break;
+      // a session that has ended leads to its door, which takes no ballot
+      if (answer.redirected) {
+        this.fault = 'Sign in again, then come back: what is written is kept on this device.';
+        break;
+      }
       if (!answer.ok) {
         const body = (await answer.json().catch(() => null)) as { message?: string } | null;
         this.fault = body?.message ?? 'It is not taken any more.';

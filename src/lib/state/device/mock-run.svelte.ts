@@ -126,6 +126,9 @@ export class MockRun {
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify(step)
       }).catch(() => null);
+      // a session that has ended leads to its door, which takes no step
+      if (answer?.redirected)
+        return void (this.fault = 'Sign in again, then come back: the run is kept on this device.');
       if (answer && !answer.ok && answer.status < 500)
         return void (this.fault = 'The studio does not take this run any more: go out of it and look.');
       if (!answer?.ok) return void (this.#again = setTimeout(() => void this.#send(), AGAIN_MS));
