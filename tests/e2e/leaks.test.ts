@@ -180,7 +180,7 @@ test('a juror’s, a listener’s and a guessed link open that ballot, that take
     nobody.ask(`/ballot/${tokens.ballot}/write`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ juror, ballot: { item: 0, words: {}, notes: [] } })
+      body: JSON.stringify({ juror, ballot: { item: 0, words: {}, notes: [] }, device: 'd' })
     });
   expect((await write(own)).status).toBe(204);
   expect((await write(own)).status).toBe(204);

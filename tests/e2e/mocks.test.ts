@@ -103,6 +103,27 @@ test('a mock is run before three jurors, one of them without a line in between, 
     }
   );
 
+  await step(
+    'on a second phone a ballot says that it was open elsewhere, and goes on there; and back again',
+    async () => {
+      const second = await open(links[2]!);
+      await expect(second.getByText('it was open on another phone, and goes on here')).toBeVisible();
+      await expect(
+        second.getByRole('group', { name: 'sound', exact: true }).getByRole('button', { name: 'carries' })
+      ).toHaveAttribute('aria-pressed', 'true');
+      await expect(lise.getByText(/goes on on another phone; what was written here is there/)).toBeVisible();
+      await expect(lise.getByRole('button', { name: 'Keep it' })).toBeDisabled();
+      await word(second, 'rhythm', 'uneven');
+      await expect(second.getByText(/^kept on this device, sent/)).toBeVisible();
+      await button(lise, /^go on here$/).click();
+      await expect(
+        lise.getByRole('group', { name: 'rhythm', exact: true }).getByRole('button', { name: 'uneven' })
+      ).toHaveAttribute('aria-pressed', 'true');
+      await expect(second.getByText(/goes on on another phone/)).toBeVisible();
+      await second.context().close();
+    }
+  );
+
   await step('it goes on where it was after a reload on either side, to its end', async () => {
     await page.reload();
     await expect(page.getByRole('heading', { name: first })).toBeVisible();

@@ -105,7 +105,12 @@ export type MocksView = {
   readonly newId: string;
 };
 /** What one link opens: the ballots of all that is heard from a seat, in the order in which it is played. */
-export type BallotsView = { readonly juror: string; readonly ballots: readonly BallotView[] };
+export type BallotsView = {
+  readonly juror: string;
+  /** It goes on on another device than the one that asks. */
+  readonly isElsewhere: boolean;
+  readonly ballots: readonly BallotView[];
+};
 /** A ballot as a juror sees it: of the player nothing but a number. */
 export type BallotView = {
   /** Id under which it is written. */

@@ -106,7 +106,8 @@ export const stepForm = z.object({
   bpm: z.preprocess((text) => whole(unlessEmpty(text)), bpmField.optional()),
   take: z.preprocess(unlessEmpty, idField.optional())
 });
-export const ballotSent = z.strictObject({ juror: idField, ballot: ballotItem });
+export const ballotSent = z.strictObject({ juror: idField, ballot: ballotItem, device: idField });
+export const ballotHere = z.strictObject({ device: idField });
 /** A step of a run that is sent by the device that records it. */
 export const stepSent = z.strictObject({
   to: z.number().int().min(0).max(60),

@@ -58,6 +58,7 @@ export const ERRORS = {
   'mock-goes-on': 'The mock is not over: ballots are opened when all has been played.',
   'nothing-to-draw': 'There is nothing on the list that can be drawn.',
   'ballots-open': 'The ballots are read already: nothing more can be written.',
+  'ballot-moved': 'This ballot goes on on another phone.',
   'demo-only': 'Entering by one click is for the demo only.'
 } as const;
 

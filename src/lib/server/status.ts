@@ -48,5 +48,6 @@ export const STATUS: Record<ErrorCode, number> = {
   'mock-goes-on': 409,
   'nothing-to-draw': 409,
   'ballots-open': 409,
+  'ballot-moved': 409,
   'demo-only': 403
 };

@@ -14,6 +14,7 @@ export class BallotPaper {
   sentAtMs = $state<number | null>(null);
   /** Why nothing more is taken; empty where it is. */
   fault = $state('');
+  #device = '';
   #again: ReturnType<typeof setTimeout> | undefined;
   #isSending = false;
 
@@ -27,16 +28,25 @@ export class BallotPaper {
     this.items = view.ballot;
   }
 
-  /** Call in the browser: what was written here and has not come stands over what the studio has. */
-  open(): () => void {
+  /** Call in the browser, with the device's id: what was written here and has not come stands over what the studio has. */
+  open(device: string): () => void {
+    this.#device = device;
     const { items, unsent } = this.#read();
-    this.items = [
-      ...this.items.filter(({ item }) => !unsent.includes(item)),
-      ...items.filter(({ item }) => unsent.includes(item))
-    ];
     this.unsent = unsent;
-    void this.send();
+    this.#take(this.items, items);
     return () => clearTimeout(this.#again);
+  }
+
+  /** Goes on from what the studio has, where it was written elsewhere in between. */
+  goOn(known: readonly BallotItem[]): void {
+    this.#take(known, this.items);
+    this.fault = '';
+    void this.send();
+  }
+
+  #take(known: readonly BallotItem[], here: readonly BallotItem[]): void {
+    const isUnsent = ({ item }: BallotItem) => this.unsent.includes(item);
+    this.items = [...known.filter((one) => !isUnsent(one)), ...here.filter(isUnsent)];
   }
 
   of(item: number): BallotItem {
@@ -76,7 +86,7 @@ export class BallotPaper {
       const answer = await fetch(this.address, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ juror: this.view.id, ballot })
+        body: JSON.stringify({ juror: this.view.id, ballot, device: this.#device })
       }).catch(() => null);
       if (!answer || answer.status >= 500) break;
       // a session that has ended leads to its door, which takes no ballot

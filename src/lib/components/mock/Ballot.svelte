@@ -16,6 +16,9 @@
     home,
     soundOf,
     isNamed,
+    isMoved,
+    isElsewhere,
+    onHere,
     onNext
   }: {
     view: BallotView;
@@ -28,6 +31,11 @@
     soundOf: (item: number) => string | null;
     /** Its number stands here; false where it stands above already. */
     isNamed: boolean;
+    /** It was open on another device before. */
+    isMoved: boolean;
+    /** It goes on on another device. */
+    isElsewhere: boolean;
+    onHere: () => unknown;
     onNext: () => unknown;
   } = $props();
 
@@ -68,16 +76,24 @@
     [line, lineFault, picked] = ['', '', []];
     sheet?.scrollTo({ top: 0 });
   }
+  /** Nothing is written here now. */
+  const isStill = $derived(view.isClosed || isElsewhere);
   const standing = $derived(
-    paper.fault
-      ? paper.fault
-      : view.isClosed
-        ? 'The ballots are read: nothing more is written.'
-        : paper.unsent.length > 0
-          ? 'kept on this device, not sent yet'
-          : paper.sentAtMs !== null
-            ? `kept on this device, sent ${new Date(paper.sentAtMs).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
-            : 'what you tap is kept at once'
+    isElsewhere
+      ? paper.unsent.length > 0
+        ? 'This ballot goes on on another phone. What could not be sent from here is kept here.'
+        : 'This ballot goes on on another phone; what was written here is there.'
+      : paper.fault
+        ? paper.fault
+        : view.isClosed
+          ? 'The ballots are read: nothing more is written.'
+          : paper.unsent.length > 0
+            ? 'kept on this device, not sent yet'
+            : paper.sentAtMs !== null
+              ? `kept on this device, sent ${new Date(paper.sentAtMs).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
+              : isMoved
+                ? 'it was open on another phone, and goes on here'
+                : 'what you tap is kept at once'
   );
 </script>
 
@@ -101,7 +117,7 @@
           {#each MOCK_WORDS as word, i (word)}<button
               class={FORMS[i]}
               aria-pressed={ballot.words[element] === word}
-              disabled={view.isClosed}
+              disabled={isStill}
               onclick={() => paper.word(at, element, word)}>{word}</button
             >{/each}
         </div>
@@ -110,8 +126,7 @@
     {#each ballot.notes as note, i (i)}
       <p class="note">
         <b>{sayBars(note)}</b> <bdi>{note.says}</bdi>
-        <button class="quiet" disabled={view.isClosed} onclick={() => paper.unsay(at, i)}>take it back</button
-        >
+        <button class="quiet" disabled={isStill} onclick={() => paper.unsay(at, i)}>take it back</button>
       </p>
     {/each}
     <form onsubmit={say}>
@@ -126,7 +141,7 @@
         aria-invalid={lineFault ? 'true' : undefined}
         aria-describedby={lineFault ? 'note-fault' : undefined}
       />
-      <button class="action" disabled={view.isClosed}>Keep it</button>
+      <button class="action" disabled={isStill}>Keep it</button>
       {#if lineFault}<p id="note-fault" class="fault" role="alert">{lineFault}</p>{/if}
     </form>
   {:else}<h1>There is nothing on this ballot</h1>{/if}
@@ -135,7 +150,8 @@
   <p role="status">
     {standing}{#if isBehind && !view.isOver}<br />the next item is being played{/if}
   </p>
-  {#if !isLast && cut}<button class="onward" onclick={() => go(at + 1)}>next</button>
+  {#if isElsewhere}<button class="onward person" onclick={onHere}>go on here</button>
+  {:else if !isLast && cut}<button class="onward" onclick={() => go(at + 1)}>next</button>
   {:else if next}<button class="onward person" onclick={onNext}>candidate {next.number}</button>
   {:else if home}<a class="onward" href={home}>done</a>
   {:else}<p class="end">{view.isOver ? 'that was all, thank you' : 'the last item'}</p>{/if}

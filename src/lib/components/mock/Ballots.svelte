@@ -3,6 +3,7 @@
   import { onMount } from 'svelte';
   import type { BallotView, BallotsView } from '$lib/schema/mock-view';
   import { BallotPaper } from '$lib/state/ballot.svelte';
+  import { ballotDevice, takeHere } from '$lib/state/ballot-device';
   import { watch } from '$lib/state/watch';
   import Ballot from './Ballot.svelte';
 
@@ -11,6 +12,7 @@
     place,
     write,
     now,
+    here,
     home = null,
     soundOf
   }: {
@@ -21,6 +23,8 @@
     write: string;
     /** Address that says how the run stands; null where nobody waits for it. */
     now: string | null;
+    /** Address that is told on which device it is written; null where one has signed in. */
+    here: string | null;
     home?: string | null;
     soundOf: (ballot: BallotView, item: number) => string | null;
   } = $props();
@@ -38,9 +42,24 @@
   const paper = $derived(papers.get(ballot?.id ?? ''));
   const next = $derived(ballots.slice(at + 1).find((one) => papers.has(one.id)) ?? null);
 
+  let device = '';
+  /** It was open on another device before. */
+  let isMoved = $state(false);
+  const isElsewhere = $derived(seen?.isElsewhere ?? false);
+
+  async function goOnHere() {
+    const taken = here && (await takeHere(here, device));
+    if (!taken) return [...papers.values()].forEach((one) => void one.send());
+    seen = taken.view;
+    isMoved ||= taken.wasElsewhere;
+    for (const { id, ballot } of seen.ballots) papers.get(id)?.goOn(ballot);
+  }
+
   onMount(() => {
-    const ends = [...papers.values()].map((one) => one.open());
-    if (now) ends.push(watch<BallotsView>(now, (answer) => (seen = answer)));
+    device = ballotDevice();
+    const ends = [...papers.values()].map((one) => one.open(device));
+    void goOnHere();
+    if (now) ends.push(watch<BallotsView>(`${now}?device=${device}`, (answer) => (seen = answer)));
     return () => ends.forEach((end) => end());
   });
 </script>
@@ -61,9 +80,12 @@
         view={ballot}
         {paper}
         {next}
+        {isMoved}
+        {isElsewhere}
         isNamed={ballots.length === 1}
         {home}
         soundOf={(item) => soundOf(ballot, item)}
+        onHere={goOnHere}
         onNext={() => (id = next?.id)}
       />
     {/key}

@@ -65,7 +65,7 @@ export function playMock(
       const notes = remarks
         .filter((remark) => remark.item === item && fromBar + remark.bar <= toBar)
         .map(({ bar, words: heard }) => ({ fromBar: fromBar + bar, toBar: fromBar + bar, says: heard }));
-      putBallot(app, holder, { jurorId, ballot: { item, words, notes } });
+      putBallot(app, holder, { jurorId, ballot: { item, words, notes }, device: 'demo' });
     });
   });
   for (let to = 0; to <= draw.length; to += 1) stepMock(app, teacher, { mockId: id, to });

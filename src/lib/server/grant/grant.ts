@@ -71,6 +71,12 @@ export function readHolder(app: App, kind: GrantKind, token: string): Holder {
 export const isOpen = (app: App, { grant, tokenHash }: Holder) =>
   grants.findGrant(app.db, grant, tokenHash, app.now()) !== undefined;
 
+/** The device on which what it opens is written; null before it was written anywhere. */
+export const deviceOfGrant = (app: App, { grant, tokenHash }: Holder): string | null =>
+  grants.findGrant(app.db, grant, tokenHash, app.now())?.device ?? null;
+export const moveGrant = (app: App, { tokenHash }: Holder, device: string) =>
+  void grants.setGrantDevice(app.db, tokenHash, device);
+
 /** One use of it is gone; what has none left opens nothing any more. */
 export const useGrant = (app: App, { tokenHash }: Holder) => void grants.useGrant(app.db, tokenHash);
 

@@ -13,6 +13,8 @@ export type Grant = {
   /** Null: as often as one likes. */
   readonly usesLeft: number | null;
 };
+/** `device` is where what it opens is written; null before that was anywhere. */
+type FoundGrant = Grant & { readonly device: string | null };
 
 type Row = {
   token_hash: string;
@@ -22,6 +24,7 @@ type Row = {
   made_at_ms: number;
   expires_at_ms: number | null;
   uses_left: number | null;
+  device: string | null;
 };
 
 const COLUMNS = 'token_hash, kind, candidate_id, opens_id, made_at_ms, expires_at_ms, uses_left';
@@ -32,7 +35,7 @@ const statements = preparedOnce((db) => ({
      VALUES (@tokenHash, @kind, @candidateId, @opensId, @madeAtMs, @expiresAtMs, @usesLeft)`
   ),
   find: db.prepare<{ kind: string; tokenHash: string; nowMs: number }, Row>(
-    `SELECT ${COLUMNS} FROM access_grant WHERE kind = @kind AND token_hash = @tokenHash
+    `SELECT ${COLUMNS}, device FROM access_grant WHERE kind = @kind AND token_hash = @tokenHash
        AND (expires_at_ms IS NULL OR expires_at_ms > @nowMs) AND (uses_left IS NULL OR uses_left > 0)`
   ),
   isThere: db.prepare<[string, string], { n: 1 }>(
@@ -45,16 +48,19 @@ const statements = preparedOnce((db) => ({
   use: db.prepare('UPDATE access_grant SET uses_left = uses_left - 1 WHERE token_hash = ?'),
   drop: db.prepare('DELETE FROM access_grant WHERE kind = ? AND opens_id = ?'),
   dropOf: db.prepare('DELETE FROM access_grant WHERE kind = ? AND candidate_id = ?'),
+  setDevice: db.prepare('UPDATE access_grant SET device = ? WHERE token_hash = ?'),
   setEnd: db.prepare('UPDATE access_grant SET expires_at_ms = ? WHERE kind = ? AND opens_id = ?'),
   sweep: db.prepare('DELETE FROM access_grant WHERE expires_at_ms <= ? OR uses_left <= 0')
 }));
 
 export const setGrantEnd = (db: Db, kind: string, opensId: string, endsMs: number) =>
   statements(db).setEnd.run(endsMs, kind, opensId);
+export const setGrantDevice = (db: Db, tokenHash: string, device: string) =>
+  statements(db).setDevice.run(device, tokenHash);
 export const addGrant = (db: Db, grant: Grant) => statements(db).add.run(grant);
 
 /** One that still opens something; undefined where it is unknown, of another kind, too old or used up. */
-export function findGrant(db: Db, kind: string, tokenHash: string, nowMs: number): Grant | undefined {
+export function findGrant(db: Db, kind: string, tokenHash: string, nowMs: number): FoundGrant | undefined {
   const row = statements(db).find.get({ kind, tokenHash, nowMs });
   return (
     row && {
@@ -64,7 +70,8 @@ export function findGrant(db: Db, kind: string, tokenHash: string, nowMs: number
       opensId: row.opens_id,
       madeAtMs: row.made_at_ms,
       expiresAtMs: row.expires_at_ms,
-      usesLeft: row.uses_left
+      usesLeft: row.uses_left,
+      device: row.device
     }
   );
 }

@@ -13,6 +13,7 @@ import { isOver, ledMock } from './mock-rules';
 import { candidateOfAudition, candidateOfMock } from './owner';
 import { keepEvent } from './spots';
 import { holderOf, useCase } from './use-case';
+import { deviceOfGrant, moveGrant } from '../grant/grant';
 
 type Own = {
   readonly auditionId: string;
@@ -37,14 +38,15 @@ function ownOf(app: App, who: Who): Own[] {
 const oneOf = (app: App, who: Who, jurorId: string): Own =>
   orNotFound(ownOf(app, who).find(({ juror }) => juror.id === jurorId));
 
-/** The number, the items and their bars; of the person, of what was before and of other jurors nothing. */
+/** The number, the items and their bars; of the person, of what was before and of other jurors nothing. `device` is which asks, where it says so. */
 export const readBallots = useCase({
   rule: 'holder',
   grant: 'juror',
-  run(app: App, _input: Record<string, never>, who: Who): BallotsView {
+  run(app: App, { device }: { device?: string | undefined }, who: Who): BallotsView {
     const own = ownOf(app, who);
     return {
       juror: own[0]!.juror.name,
+      isElsewhere: device !== undefined && isElsewhere(app, who, device),
       ballots: own.map((one) => viewOfBallot(app, one, mayHear(app, one)))
     };
   }
@@ -89,12 +91,32 @@ export const findBallotSound = useCase({
   }
 });
 
-/** What a juror writes of one item, instead of what they wrote of it before. Throws CodedError "ballots-open" once all are read. */
+function isElsewhere(app: App, who: Who, device: string): boolean {
+  const at = deviceOfGrant(app, holderOf(who));
+  return at !== null && at !== device;
+}
+
+/** A ballot is written on one device; on another it goes on where it is opened last. Says whether it was on another before. */
+export const takeBallotHere = useCase({
+  rule: 'holder',
+  grant: 'juror',
+  run(app: App, { device }: { device: string }, who: Who): { wasElsewhere: boolean } {
+    const wasElsewhere = isElsewhere(app, who, device);
+    moveGrant(app, holderOf(who), device);
+    return { wasElsewhere };
+  }
+});
+
+/** What a juror writes of one item, instead of what they wrote of it before. Throws CodedError "ballots-open" once all are read, "ballot-moved" from a device that it has left. */
 export const putBallot = useCase({
   rule: 'holder',
   grant: 'juror',
-  run: (app: App, { jurorId, ballot }: { jurorId: string; ballot: BallotItem }, who: Who): void =>
-    write(app, oneOf(app, who, jurorId), ballot)
+  run(app: App, input: { jurorId: string; ballot: BallotItem; device: string }, who: Who): void {
+    const { jurorId, ballot, device } = input;
+    if (isElsewhere(app, who, device)) throw new CodedError('ballot-moved');
+    moveGrant(app, holderOf(who), device);
+    write(app, oneOf(app, who, jurorId), ballot);
+  }
 });
 
 function write(app: App, { auditionId, candidateId, mock, juror }: Own, ballot: BallotItem): void {
@@ -125,7 +147,11 @@ export const readBallotByHand = useCase({
     const own = byHand(app, who, mockId, jurorId);
     const { auditionId, candidateId, mock, juror } = own;
     const takes = mock.draw.map((_, place) => takeIn(app, mock, place, candidateId)?.id ?? null);
-    return { auditionId, takes, view: { juror: juror.name, ballots: [viewOfBallot(app, own, true)] } };
+    return {
+      auditionId,
+      takes,
+      view: { juror: juror.name, isElsewhere: false, ballots: [viewOfBallot(app, own, true)] }
+    };
   }
 });
 

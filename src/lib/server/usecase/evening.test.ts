@@ -221,7 +221,11 @@ describe('a juror of an evening', () => {
     const all = links();
     const [marit, jan] = [holder('Marit', all), holder('Jan', all)];
     const write = (who: typeof marit, jurorId: string) =>
-      putBallot(app, who, { jurorId, ballot: { item: 0, words: { sound: 'uneven' }, notes: [] } });
+      putBallot(app, who, {
+        jurorId,
+        ballot: { item: 0, words: { sound: 'uneven' }, notes: [] },
+        device: 'phone'
+      });
     for (const { id } of ballots(marit)) write(marit, id);
     expect(evening().jurors).toMatchObject([
       { name: 'Marit', written: 3 },

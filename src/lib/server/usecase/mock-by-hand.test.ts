@@ -179,7 +179,8 @@ describe('alone with the recorder', () => {
     // the words are written as any juror's
     putBallot(app, holder, {
       jurorId: ballot().id,
-      ballot: { item: 0, words: { sound: 'carries' }, notes: [] }
+      ballot: { item: 0, words: { sound: 'carries' }, notes: [] },
+      device: 'phone'
     });
   });
 

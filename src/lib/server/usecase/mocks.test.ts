@@ -11,7 +11,7 @@ import type { BallotItem, MockBooked } from '../../core/record';
 import type { App, Who } from '../app';
 import { findStep, takeBackChange } from '../change/apply';
 import { readHolder } from '../grant/grant';
-import { putBallot, readBallots, settleNote } from './ballot';
+import { putBallot, readBallots, settleNote, takeBallotHere } from './ballot';
 import { readCountback } from './countback';
 import { readReadiness } from './readiness';
 import { readSeason } from '../laying/facts';
@@ -53,10 +53,11 @@ const step = (to: number, isBroken = false) =>
 const invite = (name: string) => inviteJuror(app, TEACHER, { mockId: 'm', name, jurorId: null });
 const holder = (token: string) => readHolder(app, 'juror', token);
 const ballotOf = (token: string) => readBallots(app, holder(token), {}).ballots[0]!;
-const write = (token: string, more: Partial<BallotItem> = {}) =>
+const write = (token: string, more: Partial<BallotItem> = {}, device = 'phone') =>
   putBallot(app, holder(token), {
     jurorId: ballotOf(token).id,
-    ballot: { item: 0, words: {}, notes: [], ...more }
+    ballot: { item: 0, words: {}, notes: [], ...more },
+    device
   });
 const codeOf = (run: () => unknown) => {
   try {
@@ -242,6 +243,26 @@ describe('a ballot', () => {
     );
     expect(codeOf(() => write(one, { words: { voicing: 'carries' } }))).toBe('changes-unsound');
     expect(codeOf(() => write(one, { item: 2 }))).toBe('not-found');
+  });
+
+  it('is written on one device at a time: on another it goes on once it is opened there', () => {
+    const one = invite('Marit');
+    const isElsewhere = (device?: string) => readBallots(app, holder(one), { device }).isElsewhere;
+    const open = (device: string) => takeBallotHere(app, holder(one), { device }).wasElsewhere;
+    expect(open('phone')).toBe(false);
+    write(one, { words: { rhythm: 'uneven' } });
+    expect([isElsewhere('phone'), isElsewhere('tablet'), isElsewhere()]).toEqual([false, true, false]);
+    expect(codeOf(() => write(one, {}, 'tablet'))).toBe('ballot-moved');
+    expect(open('tablet')).toBe(true);
+    expect(ballotOf(one).ballot).toMatchObject([{ words: { rhythm: 'uneven' } }]);
+    // what the first still had to send overwrites nothing
+    expect(codeOf(() => write(one, { words: { rhythm: 'carries' } }))).toBe('ballot-moved');
+    write(one, { words: { rhythm: 'not yet' } }, 'tablet');
+    expect(ballotOf(one).ballot).toMatchObject([{ words: { rhythm: 'not yet' } }]);
+    expect([open('tablet'), open('phone')]).toEqual([false, true]);
+    // another link for the same juror begins anew
+    const again = inviteJuror(app, TEACHER, { mockId: 'm', name: '', jurorId: mock().jurors[0]!.id });
+    expect(takeBallotHere(app, holder(again), { device: 'third' })).toEqual({ wasElsewhere: false });
   });
 
   it('goes along with its mock to another day, and what was written of another draw is gone', () => {

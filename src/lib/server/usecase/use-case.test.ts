@@ -126,7 +126,7 @@ describe('every use case', () => {
         'readBallots',
         'readFeed'
       ],
-      ...['readGuardianWeek', 'readJoinLink', 'readListening', 'readSubstitute']
+      ...['readGuardianWeek', 'readJoinLink', 'readListening', 'readSubstitute', 'takeBallotHere']
     ]);
     const holders: Who[] = (['join', 'feed', 'guardian', 'substitute', 'listener', 'juror'] as const).map(
       (grant) => {

@@ -13,5 +13,6 @@
   place={root}
   write="{root}/write"
   now="{root}/now"
+  here="{root}/here"
   soundOf={(ballot, item) => `${root}/sound?of=${ballot.id}&item=${item}`}
 />

@@ -8,7 +8,7 @@ export const POST: RequestHandler = async (event) => {
   const { token } = event.params;
   // a link that opens nothing lets nothing in
   runAsHolder(event, 'juror', token, readBallots, {});
-  const { juror: jurorId, ballot } = await jsonOf(event, ballotSent);
-  runAsHolder(event, 'juror', token, putBallot, { jurorId, ballot });
+  const { juror: jurorId, ballot, device } = await jsonOf(event, ballotSent);
+  runAsHolder(event, 'juror', token, putBallot, { jurorId, ballot, device });
   return new Response(null, { status: 204 });
 };

@@ -13,6 +13,7 @@
   place={root}
   write="{root}/kept"
   now={null}
+  here={null}
   home="/auditions/{data.auditionId}/mocks"
   soundOf={(_, item) => (data.takes[item] ? `/takes/${data.takes[item]}/sound` : null)}
 />
