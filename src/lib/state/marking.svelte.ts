@@ -65,7 +65,9 @@ export class Marking {
       body: JSON.stringify({ put, drop })
     }).catch(() => null);
     if (answer?.ok && !answer.redirected) {
-      [this.#put, this.#drop] = [this.#put.slice(put.length), this.#drop.slice(drop.length)];
+      // what was said or taken back meanwhile still waits
+      this.#put = this.#put.filter((one) => !put.includes(one));
+      this.#drop = this.#drop.filter((id) => !drop.includes(id));
       this.fault = '';
       return;
     }

@@ -34,6 +34,31 @@ describe('a draw', () => {
     expect(many.size).toBeGreaterThan(40);
   });
 
+  it('always hears what fell below practice in the latest mock, as far as it hears as many, in an order by chance', () => {
+    const items = ['a', 'b', 'c', 'd', 'e'].map((id) => item(id, { isOwed: id === 'b' || id === 'd' }));
+    const all = Array.from({ length: 4000 }, (_, seed) =>
+      drawMock(items, { seed, count: 3, isInOrder: false }).map(({ itemId }) => itemId)
+    );
+    expect(all.every((ids) => ids.includes('b') && ids.includes('d'))).toBe(true);
+    // the third is each of the others about as often, and b stands at each place: two degrees of freedom, 0.1 % at 13.8
+    const others = ['a', 'c', 'e'].map((id) => count(all, (ids) => ids.includes(id)));
+    expect(
+      chiSquare(
+        others,
+        others.map(() => 4000 / 3)
+      )
+    ).toBeLessThan(13.8);
+    const places = [0, 1, 2].map((at) => count(all, (ids) => ids[at] === 'b'));
+    expect(
+      chiSquare(
+        places,
+        places.map(() => 4000 / 3)
+      )
+    ).toBeLessThan(13.8);
+    const one = Array.from({ length: 50 }, (_, seed) => drawMock(items, { seed, count: 1, isInOrder: true }));
+    expect(one.every(([drawn]) => drawn!.itemId === 'b' || drawn!.itemId === 'd')).toBe(true);
+  });
+
   it('is a line and a half to two lines of the page, by time where the page is not known, and short items whole', () => {
     for (const { fromBar, toBar } of draws(item('a')).slice(0, 500)) {
       expect(toBar - fromBar + 1).toBeGreaterThanOrEqual(6);

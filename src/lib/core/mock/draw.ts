@@ -4,7 +4,7 @@
  */
 import type { Drawn } from '../record';
 import { barsByLine } from '../record/lines';
-import { type BarRange, type Tempo, beatsPerBar, isInside, randomFrom } from '../units';
+import { type BarRange, type Tempo, beatsPerBar, isInside, randomFrom, shuffled } from '../units';
 
 export type ToDraw = BarRange & {
   readonly id: string;
@@ -19,6 +19,8 @@ export type ToDraw = BarRange & {
   readonly hard: readonly number[];
   /** Bars heard in the last mocks. */
   readonly heard: readonly number[];
+  /** The latest mock heard it fall below practice: the next one hears it. */
+  readonly isOwed?: boolean | undefined;
 };
 
 /** So many lines of the page at least and at most. */
@@ -38,10 +40,19 @@ export function drawMock(
   const left = [...items];
   const drawn: ToDraw[] = [];
   while (drawn.length < count && left.length > 0) {
-    const at = pick(left, weightOfItem, random);
-    drawn.push(...left.splice(at, 1));
+    const owed = left.filter(({ isOwed }) => isOwed);
+    const among = owed.length > 0 ? owed : left;
+    const one = among[pick(among, weightOfItem, random)]!;
+    drawn.push(one);
+    left.splice(left.indexOf(one), 1);
   }
-  const order = isInOrder ? items.filter((item) => drawn.includes(item)) : drawn;
+  const hasOwed = items.some(({ isOwed }) => isOwed);
+  // what has to be heard is drawn first, and is not played first for that
+  const order = isInOrder
+    ? items.filter((item) => drawn.includes(item))
+    : hasOwed
+      ? shuffled(drawn, random)
+      : drawn;
   return order.map((item) => ({ itemId: item.id, ...drawCut(item, random) }));
 }
 

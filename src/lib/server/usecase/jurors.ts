@@ -1,13 +1,17 @@
 /** Who hears a mock: their links, how long these open their ballots, and when what they wrote is read. */
+import { practiceElement } from '../../core/mock';
 import { dayOf } from '../../core/units';
 import type { Juror, Mock } from '../../core/record';
 import type { App, Who } from '../app';
 import { boundCount } from '../change/bounds';
 import { CodedError, orNotFound } from '../errors';
 import { endGrants, makeGrant, moveGrantEnd } from '../grant/grant';
+import { type Season, readSeason } from '../laying/facts';
 import { auditionOfMock, findMock, mocksOfSeat, putMock, seatOf } from '../store/mock';
 import { isOver, ledMock } from './mock-rules';
+import { gapsOf } from './mock-gaps';
 import { candidateOfAudition, candidateOfMock } from './owner';
+import { keepEvent } from './spots';
 import { useCase } from './use-case';
 
 /** A ballot can be written until so long after its mock. */
@@ -65,13 +69,31 @@ export const endJuror = useCase({
   }
 });
 
-/** What the jurors wrote is shown, to all. Of a panel the teacher opens it; what was played to one listener is the player's to read. */
+/** What the jurors wrote is shown, to all. Of a panel the teacher opens it; what was played to one listener is the player's to read. What fell below practice, and nobody remarked on, is a spot from then on. */
 export const openBallots = useCase({
   rule: 'own',
   owner: candidateOfMock,
   run(app: App, { mockId }: { mockId: string }, who: Who): void {
     const { auditionId, mock } = ledMock(app, mockId, who);
     if (!isOver(mock)) throw new CodedError('mock-goes-on');
+    if (mock.isOpened) return;
     putMock(app.db, auditionId, { ...mock, isOpened: true });
+    spotBelowPractice(app, readSeason(app, auditionId), { ...mock, isOpened: true });
   }
 });
+
+/** The bars that were heard, by the element that fell furthest; where somebody says more exactly what it was, that is looked at instead. */
+function spotBelowPractice(app: App, season: Season, mock: Mock): void {
+  const isRemarked = (at: number) =>
+    mock.jurors.some(({ ballot }) => ballot.some(({ item, notes }) => item === at && notes.length > 0));
+  mock.draw.forEach(({ itemId, fromBar, toBar }, at) => {
+    const item = season.items.find(({ id }) => id === itemId);
+    const heard = item && gapsOf(season, item, [mock]).words[0];
+    if (!heard || (heard.gap ?? 0) <= 0 || isRemarked(at)) return;
+    const element = practiceElement(heard.element);
+    const notHeld = element ? [element] : [];
+    const issue = `${heard.element} below practice`;
+    const spot = { id: app.newId(), itemId, fromBar, toBar, issue, notHeld, elsewhere: [] };
+    keepEvent(app, season.candidate.id, { kind: 'spot', spot: { ...spot, foundBy: 'juror' } });
+  });
+}

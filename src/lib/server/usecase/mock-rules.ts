@@ -9,6 +9,7 @@ import { CodedError, orNotFound } from '../errors';
 import type { Season } from '../laying/facts';
 import { findAudition } from '../store/audition';
 import { auditionOfMock, findMock, mocksOf } from '../store/mock';
+import { gapsOf } from './mock-gaps';
 import { spotsOfSeason } from './spots';
 
 /** From the third stage on a panel hears what the player is told as it comes. */
@@ -60,6 +61,7 @@ export function drawnFrom(app: App, season: Season, mocks: readonly Mock[]): ToD
           item
         )
       ],
+      isOwed: (gapsOf(season, item, mocks).gap ?? 0) > 0,
       heard: lately.flatMap(({ draw }) => draw.filter(({ itemId }) => itemId === item.id)).flatMap(barsOf)
     }));
 }

@@ -333,9 +333,9 @@ describe('what comes of it', () => {
       unit: 'quarter',
       attempts
     });
-  const heard = (word: 'carries' | 'uneven' | 'not yet') => {
+  const heard = (word: 'carries' | 'uneven' | 'not yet', more: Partial<BallotItem> = {}) => {
     const tokens = ['Marit', 'Jan'].map(invite);
-    tokens.forEach((token) => write(token, { words: { rhythm: word, tempo: 'carries' } }));
+    tokens.forEach((token) => write(token, { words: { rhythm: word, tempo: 'carries' }, ...more }));
     [0, 1, 2].forEach((to) => step(to));
     openBallots(app, TEACHER, { mockId: 'm' });
   };
@@ -362,6 +362,46 @@ describe('what comes of it', () => {
     // practice is uneven too; that the tempo carries is more than practice says
     expect(gapNow()).toMatchObject({ gap: 0 });
     expect(check()).toMatchObject({ state: 'holds' });
+  });
+
+  const spotsNow = () =>
+    readSpotPage(app, TEACHER, { auditionId }).spots.map(({ issue, notHeld, foundBy }) => ({
+      issue,
+      notHeld,
+      foundBy
+    }));
+
+  it('is a spot where it fell below practice, once, and the next mock hears it', () => {
+    nowMs = Date.parse('2026-12-28T16:00:00Z');
+    book();
+    practise('cccccc');
+    heard('not yet');
+    openBallots(app, TEACHER, { mockId: 'm' });
+    const spot = { issue: 'rhythm below practice', notHeld: ['rhythm'], foundBy: 'juror' };
+    expect(spotsNow()).toEqual([spot]);
+    const about = readSeason(app, auditionId);
+    const booked = { stage: 4, date: '2027-01-04', place: '', minutes: 30 };
+    const drawn = Array.from(
+      { length: 60 },
+      (_, i) => makeMock(app, about, { id: `d${i}`, booked, drawing: { count: 1, isInOrder: false } }).draw[0]
+    );
+    expect(drawn.every((one) => one!.itemId === itemId)).toBe(true);
+  });
+
+  it('is no spot where it went as in practice', () => {
+    nowMs = Date.parse('2026-12-28T16:00:00Z');
+    book();
+    practise('cccnnn');
+    heard('uneven');
+    expect(spotsNow()).toEqual([]);
+  });
+
+  it('is no spot before a look where somebody remarks on it', () => {
+    nowMs = Date.parse('2026-12-28T16:00:00Z');
+    book();
+    practise('cccccc');
+    heard('not yet', { notes: [{ fromBar: 3, toBar: 4, says: 'rushes' }] });
+    expect(spotsNow()).toEqual([]);
   });
 
   it('compares with practice at the mock’s tempo alone', () => {
