@@ -96,6 +96,18 @@ describe('what follows without being said', () => {
   });
 });
 
+describe('what groundwork says', () => {
+  it('is of the context that it was listened to, and ages as a check of readiness does', () => {
+    expect(check('context').state).toBe('not yet');
+    say('listened');
+    expect(check('context')).toMatchObject({ state: 'holds', latest: { says: 'listened to' } });
+    say('scales');
+    expect(check('keys').latest).toBeNull();
+    nextDay(29);
+    expect(check('context').state).toBe('ask again');
+  });
+});
+
 describe('what is asked of an item', () => {
   it('is the teacher’s to set, and can be taken back', () => {
     expect(() => setCheckLevel(app, ada, { itemId, check: 'memory', level: 'required' })).toThrow();

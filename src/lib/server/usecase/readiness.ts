@@ -75,7 +75,7 @@ function itemsToRead(app: App, season: Season, plan: SeasonPlan): ReadItem[] {
   const days = desk
     .deskDaysSince(app.db, candidate.id, since)
     .flatMap((date) => readDeskDay(desk.deskEventsOf(app.db, candidate.id, date), date) ?? []);
-  const shown = evidenceOf(days, { items, log });
+  const shown = evidenceOf(days, { items, log, rotation: season.request.time.rotation ?? [] });
   return plan.items
     .filter(
       ({ state, broughtBy }) => !['past', 'left-out'].includes(state) && (!broughtBy || broughtBy.isShared)
@@ -185,9 +185,13 @@ function straightInMocks(app: App, season: Season, item: ListItem): Evidence[] {
 }
 
 const saidOf = (app: App, item: ListItem): Evidence[] =>
-  saidChecksOf(app.db, item.id).flatMap(({ check, date, isHeld, by }) =>
-    check === 'scales' || check === 'listened' ? [] : [{ check, on: dayOf(date), isHeld, by, says: '' }]
-  );
+  saidChecksOf(app.db, item.id).flatMap(({ check, date, isHeld, by }): Evidence[] => {
+    const said = { on: dayOf(date), isHeld, by };
+    if (check === 'scales') return [];
+    return check === 'listened'
+      ? [{ ...said, check: 'context', says: 'listened to' }]
+      : [{ ...said, check, says: '' }];
+  });
 
 /** The next day to come with minutes of its own, and the block as it would stand there; null where none is left, or the block cannot be had now. */
 function askedOf(

@@ -73,7 +73,7 @@ const found = (foundBy: string) => ({
 });
 
 const shown = (days: ReturnType<typeof day>[], log: readonly Touch[] = [], items = [study]) =>
-  evidenceOf(days, { items, log })
+  evidenceOf(days, { items, log, rotation: [] })
     .get('A')!
     .map(({ check, isHeld }) => [check, isHeld]);
 
@@ -127,12 +127,56 @@ describe('what the desk says of readiness', () => {
     expect(shown([on('2026-11-22', 'c', 'c'), on(DATE, 'n', 'c')])).toEqual([['fresh', false]]);
   });
 
+  it('is of scales by their weakest key, as they stand after a day at the tempo that is asked', () => {
+    const item = { ...study, kind: 'scales' as const, name: 'All keys' };
+    const way = [88, 96];
+    const key = (name: string, bpm: number) => ({ key: name, bpm, stage: 'beats' as const, marks: '' });
+    const scales = (...keys: ReturnType<typeof key>[]) => ({
+      ...{ unit: 'quarter' as const, octaves: 2, pattern: '', way, stage: 'beats' as const, keys },
+      draw: [0]
+    });
+    const entry = (id: string, name: string) => ({
+      ...{ id, name, minutes: 5, often: { kind: 'every' as const, days: 1 } },
+      scales: {
+        ...{ keys: ['C', 'G'], octaves: 2, unit: 'quarter' as const, fromBpm: 88, toBpm: 96 },
+        stage: 'beats' as const
+      }
+    });
+    const played = (of: string, marks: [string, 'c' | 'n'][], rotation = [entry('f', 'All Keys')]) => {
+      const one = block('k', {
+        ...{ kind: 'fundamentals', itemId: null, sectionId: null, bars: null },
+        ...{ fundamental: of, scales: scales(key('C', 96), key('G', 96)) }
+      });
+      const events = marks.map(([name, mark]) => ({
+        ...{ kind: 'key', block: 'k', fundamental: of, key: name, bpm: 96, stage: 'beats', mark }
+      }));
+      return evidenceOf([day([one], events)], { items: [item], log: [], rotation })
+        .get('A')!
+        .map(({ check, isHeld, says }) => [check, isHeld, says]);
+    };
+    const all: [string, 'c'][] = [
+      ['C', 'c'],
+      ['C', 'c'],
+      ['G', 'c'],
+      ['G', 'c']
+    ];
+    expect(played('f', all)).toEqual([['keys', true, 'the weakest key too']]);
+    // twice in a row holds, once does not
+    expect(played('f', all.slice(0, 3))).toEqual([['keys', false, 'weakest: G']]);
+    // of two entries the one of the item's name is meant; a single one is, whatever its name
+    expect(played('g', all, [entry('f', 'All keys'), entry('g', 'Others')])).toEqual([]);
+    expect(played('g', all, [entry('g', 'Others')])).toHaveLength(1);
+    expect(played('gone', all)).toEqual([]);
+  });
+
   it('is vouched for as its touch in the log is, and of the item which that names', () => {
     const touch: Touch = { id: 'run', itemId: 'A', date: DATE, minutes: 1, evidence: 'teacher' };
     const elsewhere = { ...run, itemId: 'twin' };
-    const [first] = evidenceOf([day([elsewhere], [ran(true, true)])], { items: [study], log: [touch] }).get(
-      'A'
-    )!;
+    const [first] = evidenceOf([day([elsewhere], [ran(true, true)])], {
+      items: [study],
+      log: [touch],
+      rotation: []
+    }).get('A')!;
     expect(first).toMatchObject({ by: 'teacher', on: dayOf(DATE) });
   });
 });
