@@ -257,7 +257,14 @@ test('axe finds nothing on any page of the studio', async ({ browser }) => {
     await page.waitForURL('**/layings/*');
     await expectNothing('a plan of before');
   }
-  for (const path of ['/studio/archive', '/studio/notes', '/lists', '/lists/new', '/account']) {
+  for (const path of [
+    '/studio/archive',
+    '/studio/notes',
+    '/studio/piano',
+    '/lists',
+    '/lists/new',
+    '/account'
+  ]) {
     await page.goto(studio.origin + path);
     await expectNothing(path);
   }

@@ -65,6 +65,7 @@ test('every screen is sent as valid HTML', async ({ page }) => {
     ...['/panel', '/stand', '/paper', `/write/${juror}`].map((p) => mock + p),
     '/studio',
     '/studio/notes',
+    '/studio/piano',
     '/studio/archive',
     '/lists',
     candidate,

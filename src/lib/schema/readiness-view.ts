@@ -19,10 +19,17 @@ export type ReadinessView = {
   readonly isTeaching: boolean;
   /** The weakest first. */
   readonly readings: readonly ItemReadiness[];
-  /** Null where every required check holds; asked is null where it is a task, or no block can be had. */
   /** As far as whoever looks may know: then no block is offered. */
   readonly isHurt: boolean;
+  /** Null where every required check holds; asked is null where it is a task, or no block can be had. */
   readonly next: (NextAction & { readonly asked: AskedView | null }) | null;
+  /** What was put on the next day to come besides, in the order in which it was. */
+  readonly put: readonly {
+    readonly itemId: string;
+    readonly name: string;
+    readonly as: AskedBlock;
+    readonly date: string;
+  }[];
   /** Required checks that hold and will be too old on the day of their round, and how many of them grow so in its last week. */
   readonly ageing: { readonly count: number; readonly inLastWeek: number };
 };

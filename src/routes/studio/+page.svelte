@@ -30,6 +30,7 @@
     </h1>
     <nav aria-label="Studio">
       <a href="/lists">Lists</a> <a href="/studio/notes">Lesson notes</a>
+      <a href="/studio/piano">For the accompanist</a>
       <a href="/studio/archive">Archive and backup</a>
     </nav>
   </div>

@@ -1,6 +1,6 @@
 <!-- The one next action of an audition, and the day to come on which it can be put. -->
 <script lang="ts">
-  import { sayNext } from './next-words';
+  import { sayBlock, sayDay, sayNext } from './next-words';
   import type { ReadinessView } from '$lib/schema/readiness-view';
   import { send } from '$lib/state/send';
 
@@ -45,6 +45,21 @@
     <a class="put" href={link.href}>{link.says}</a>
   {/if}
 </div>
+{#if view.put.length > 0}
+  <ul>
+    {#each view.put as { itemId, name, as, date } (`${as} ${itemId}`)}
+      <li>
+        <form method="POST" action="?/ask" use:send>
+          <input type="hidden" name="itemId" value={itemId} />
+          <input type="hidden" name="as" value={as} />
+          <input type="hidden" name="isWanted" value="0" />
+          Put on {sayDay(date, view.today)}, too: <bdi>{name}</bdi>, {sayBlock(as)}
+          <button class="quiet" aria-label="Take {name}, {sayBlock(as)}, off again">take it off</button>
+        </form>
+      </li>
+    {/each}
+  </ul>
+{/if}
 
 <style>
   .next {
@@ -64,6 +79,12 @@
     max-width: 86ch;
     margin-top: 4px;
     font-size: 1.06rem;
+    font-stretch: 88%;
+  }
+  ul {
+    margin: -16px 0 28px;
+    padding: 0;
+    list-style: none;
     font-stretch: 88%;
   }
   .put,

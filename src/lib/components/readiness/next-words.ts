@@ -14,6 +14,10 @@ const BLOCKS: Readonly<Record<AskedBlock, readonly [what: string, how: string]>>
   work: ['towards its tempo', 'as its plan goes']
 };
 
+export const sayBlock = (block: AskedBlock): string => BLOCKS[block][0];
+export const sayDay = (date: string, today: string): string =>
+  dayOf(date) === dayOf(today) + 1 ? 'tomorrow' : sayDate(dayOf(date));
+
 type Next = NonNullable<ReadinessView['next']>;
 
 /** `day` is where the block would stand or stands; empty for a task. */
@@ -31,7 +35,7 @@ export function sayNext(
       ? `it answers “${asks}”`
       : `it answers ${COUNTS[checks.length] ?? checks.length} checks at once, ${asks}`;
   if (!asked) return { what, says: `Just now it cannot be put on a day: ${answers}.`, day: '' };
-  const day = dayOf(asked.date) === dayOf(today) + 1 ? 'tomorrow' : sayDate(dayOf(asked.date));
+  const day = sayDay(asked.date, today);
   if (asked.is === 'planned')
     return {
       what,

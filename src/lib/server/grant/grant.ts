@@ -84,6 +84,10 @@ export const useGrant = (app: App, { tokenHash }: Holder) => void grants.useGran
 export const moveGrantEnd = (app: App, kind: GrantKind, opensId: string, endsMs: number) =>
   void grants.setGrantEnd(app.db, kind, opensId, endsMs);
 
+/** What is open is somebody else's from now on, and stays when the one it was made for goes. */
+export const giveGrant = (app: App, kind: GrantKind, opensId: string, candidateId: string) =>
+  void grants.setGrantCandidate(app.db, kind, opensId, candidateId);
+
 export const endGrants = (app: App, kind: GrantKind, opensId: string) =>
   void grants.dropGrants(app.db, kind, opensId);
 

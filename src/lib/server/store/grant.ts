@@ -49,12 +49,15 @@ const statements = preparedOnce((db) => ({
   drop: db.prepare('DELETE FROM access_grant WHERE kind = ? AND opens_id = ?'),
   dropOf: db.prepare('DELETE FROM access_grant WHERE kind = ? AND candidate_id = ?'),
   setDevice: db.prepare('UPDATE access_grant SET device = ? WHERE token_hash = ?'),
+  setCandidate: db.prepare('UPDATE access_grant SET candidate_id = ? WHERE kind = ? AND opens_id = ?'),
   setEnd: db.prepare('UPDATE access_grant SET expires_at_ms = ? WHERE kind = ? AND opens_id = ?'),
   sweep: db.prepare('DELETE FROM access_grant WHERE expires_at_ms <= ? OR uses_left <= 0')
 }));
 
 export const setGrantEnd = (db: Db, kind: string, opensId: string, endsMs: number) =>
   statements(db).setEnd.run(endsMs, kind, opensId);
+export const setGrantCandidate = (db: Db, kind: string, opensId: string, candidateId: string) =>
+  statements(db).setCandidate.run(candidateId, kind, opensId);
 export const setGrantDevice = (db: Db, tokenHash: string, device: string) =>
   statements(db).setDevice.run(device, tokenHash);
 export const addGrant = (db: Db, grant: Grant) => statements(db).add.run(grant);

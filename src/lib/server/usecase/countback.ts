@@ -3,8 +3,7 @@ import { type PlannedItem, heldStairs, plannedStairs, setSideBySide } from '../.
 import { equipmentIn } from '../../core/practice';
 import { LIGHT_DAYS, readAways } from '../../core/plan';
 import { dayOf, formatDate } from '../../core/units';
-import { targetOf } from '../../core/tempo';
-import type { CountbackItem, PianoSheetView, SeasonHeadView } from '../../schema/view';
+import type { CountbackItem, SeasonHeadView } from '../../schema/view';
 import type { App } from '../app';
 import { hasGrant } from '../grant/grant';
 import { equipmentEvents } from '../store/desk-event';
@@ -156,34 +155,6 @@ export const readPaper = useCase({
       dates: [...audition.dates, ...audition.rounds].map(({ date, name }) => ({ date, name })),
       lessons: candidate.time.lessons,
       notes: lessonNotesOf(app.db, candidate.id).slice(0, 1)
-    };
-  }
-});
-
-/** What somebody at the piano needs: tempos that are agreed, cuts, pages, and when there is a rehearsal. */
-export const readPianoSheet = useCase({
-  rule: 'see',
-  owner: candidateOfAudition,
-  run(app: App, input: { auditionId: string }): PianoSheetView {
-    const { audition, items, own } = readSeason(app, input.auditionId);
-    return {
-      items: items
-        .filter(({ isLeftOut, kind }) => !isLeftOut && kind !== 'scales' && kind !== 'sight-reading')
-        .map(({ name, composer, edition, pages = '', cuts = [], sections }) => ({
-          ...{ name, composer: composer ?? '', edition, pages },
-          cuts: cuts.map(({ fromBar, toBar }) => ({ fromBar, toBar })),
-          sections: sections.map(({ fromBar, toBar, tempo }) => ({
-            ...{ fromBar, toBar, target: targetOf(tempo) },
-            range: tempo.kind === 'range' ? { low: tempo.lowBpm, high: tempo.highBpm } : null
-          }))
-        })),
-      dates: [
-        ...audition.ownDates.filter(({ kind }) => kind === 'other'),
-        ...audition.rounds.map(({ date, name, time }) => ({ date, name, time }))
-      ]
-        .filter(({ date }) => date >= own.today)
-        .sort((a, b) => (a.date < b.date ? -1 : 1))
-        .map(({ date, name, time = null }) => ({ date, name, time }))
     };
   }
 });

@@ -11,6 +11,8 @@ import { type App, makeApp } from '../app';
 import { findStep, takeBackChange } from '../change/apply';
 import { openDb } from '../db/open';
 import { readHolder } from '../grant/grant';
+import { findAudition } from '../store/audition';
+import { findCandidate } from '../store/candidate';
 import { mocksOf } from '../store/mock';
 import { exportStudio, importArchive } from './archive';
 import { putBallot, readBallots } from './ballot';
@@ -28,6 +30,7 @@ import {
 import { inviteJuror, openBallots } from './jurors';
 import { addItem } from './list';
 import { bookMock, moveMock, readMock, stepMock } from './mocks';
+import { eraseCandidate } from './studio';
 import { readStudio } from './studio';
 
 const WEEK = timeOf(60, [1, 2, 3, 4, 5, 6]);
@@ -214,6 +217,20 @@ describe('a juror of an evening', () => {
       [3, '19:20']
     ]);
     expect(JSON.stringify(seen)).not.toMatch(/Ada|Wind band|Jan/);
+  });
+
+  it('stays open for the others when the first of the evening is erased', () => {
+    prepare();
+    const marit = holder('Marit');
+    const { candidateId } = findAudition(app.db, own[0]!)!;
+    eraseCandidate(app, TEACHER, { candidateId, typed: 'Ada' });
+    expect(ballots(marit).map(({ number }) => number)).toEqual([2, 3]);
+    for (const auditionId of own.slice(1)) {
+      const about = findAudition(app.db, auditionId)!;
+      const typed = findCandidate(app.db, about.candidateId)!.name;
+      eraseCandidate(app, TEACHER, { candidateId: about.candidateId, typed });
+    }
+    expect(codeOf(() => ballots(marit))).toBe('link-spent');
   });
 
   it('writes each of them, and none of another juror’s', () => {

@@ -17,6 +17,7 @@ import * as listener from './listener';
 import * as log from './log';
 import * as mockByHand from './mock-by-hand';
 import * as mocks from './mocks';
+import * as piano from './piano';
 import * as pin from './pin';
 import * as prescreen from './prescreen';
 import * as readiness from './readiness';
@@ -61,6 +62,7 @@ export const USE_CASES = Object.fromEntries(
     log,
     mockByHand,
     mocks,
+    piano,
     pin,
     prescreen,
     readiness,

@@ -5,9 +5,10 @@ import type { Juror, Mock } from '../../core/record';
 import type { App, Who } from '../app';
 import { boundCount } from '../change/bounds';
 import { CodedError, orNotFound } from '../errors';
-import { endGrants, makeGrant, moveGrantEnd } from '../grant/grant';
+import { endGrants, giveGrant, makeGrant, moveGrantEnd } from '../grant/grant';
 import { type Season, readSeason } from '../laying/facts';
-import { auditionOfMock, findMock, mocksOfSeat, putMock, seatOf } from '../store/mock';
+import { auditionsOf } from '../store/audition';
+import { auditionOfMock, findMock, mocksOf, mocksOfSeat, putMock, seatOf } from '../store/mock';
 import { isOver, ledMock } from './mock-rules';
 import { gapsOf } from './mock-gaps';
 import { candidateOfAudition, candidateOfMock } from './owner';
@@ -41,6 +42,18 @@ export function mindLinks(app: App, { jurors }: Mock): void {
   for (const seat of jurors.map(seatOf))
     if (mocksOfSeat(app.db, seat).length === 0) endGrants(app, 'juror', seat);
     else moveGrantEnd(app, 'juror', seat, ballotEnds(app, seat));
+}
+
+/** Call before somebody is erased: who hears others of the same evening still does, by the link they have. */
+export function leaveLinks(app: App, candidateId: string): void {
+  const seats = auditionsOf(app.db, candidateId)
+    .flatMap(({ id }) => mocksOf(app.db, id))
+    .flatMap(({ jurors }) => jurors.map(seatOf));
+  for (const seat of new Set(seats)) {
+    const hears = mocksOfSeat(app.db, seat).map((mockId) => candidateOfMock(app, { mockId }));
+    const other = hears.find((id) => id !== undefined && id !== candidateId);
+    if (other !== undefined) giveGrant(app, 'juror', seat, other);
+  }
 }
 
 /** A juror's link, shown once; another for the same juror ends the one before. */

@@ -152,6 +152,16 @@ describe('the next action', () => {
     expect(page().next!.asked!.date).toBe('2026-11-30');
   });
 
+  it('leaves what was put on the day before where it can be taken off, once something else is next', () => {
+    prepare();
+    askBlock(app, ada, { itemId, as: 'probe', isWanted: true });
+    askBlock(app, ada, { itemId, as: 'run', isWanted: true });
+    // the run is the next action's own
+    expect(page().put).toEqual([{ itemId, name: STUDY.name, as: 'probe', date: '2026-11-25' }]);
+    askBlock(app, ada, { itemId, as: 'probe', isWanted: false });
+    expect(page().put).toEqual([]);
+  });
+
   it('answers itself at the desk, and the next one follows', () => {
     prepare();
     askBlock(app, ada, { itemId, as: 'run', isWanted: true });

@@ -64,6 +64,7 @@ export const readReadiness = useCase({
         asked: next.block && plan && !isHurt ? askedOf(app, season, plan, next) : null
       },
       isHurt,
+      put: plan ? putBesides(app, season, plan, next) : [],
       ageing: { count: ageing.length, inLastWeek: ageing.filter((days) => days <= 7).length }
     };
   }
@@ -210,6 +211,23 @@ function askedOf(
   if (planned) return { as, date, minutes: planned.minutes, is: isWanted ? 'asked' : 'planned' };
   const made = roadMapOn(app, season, plan, spots, date, [...wanted, { itemId, as }]).find(isOf);
   return made ? { as, date, minutes: made.minutes, is: 'open' } : null;
+}
+
+/** What stands on the next day to come because it was asked for, but for the next action's own. */
+function putBesides(
+  app: App,
+  season: Season,
+  plan: SeasonPlan,
+  next: NextAction | null
+): ReadinessView['put'] {
+  const date = nextDayOf(plan, season.own.today);
+  if (date === null) return [];
+  return wantedOn(desk.deskEventsOf(app.db, season.candidate.id, date))
+    .filter(({ itemId, as }) => itemId !== next?.itemId || as !== next.block)
+    .flatMap(({ itemId, as }) => {
+      const name = findItem(app.db, itemId)?.name;
+      return name === undefined ? [] : [{ itemId, name, as, date }];
+    });
 }
 
 const nextDayOf = ({ days }: SeasonPlan, today: string): string | null =>

@@ -24,6 +24,7 @@ import { readyToDrop } from '../takes/keep';
 import { isRecheckDue } from './call';
 import { candidateOfAudition } from './owner';
 import { hurtOf } from './spots';
+import { leaveLinks } from './jurors';
 import { useCase } from './use-case';
 import { visitsOf } from './visit';
 
@@ -264,6 +265,7 @@ export const eraseCandidate = useCase({
     const candidate = orNotFound(candidates.findCandidate(app.db, input.candidateId));
     if (input.typed.trim() !== candidate.name) throw new CodedError('name-not-typed');
     const login = candidate.accountId && findAccount(app.db, candidate.accountId)?.login;
+    leaveLinks(app, candidate.id);
     const dropRecorded = readyToDrop(app, candidate.id);
     candidates.eraseCandidate(app.db, candidate.id);
     dropRecorded();

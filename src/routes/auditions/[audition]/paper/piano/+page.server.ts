@@ -1,5 +1,5 @@
 import { runAs } from '$lib/server/http';
-import { readPianoSheet } from '$lib/server/usecase/countback';
+import { readPianoSheet } from '$lib/server/usecase/piano';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = (event) => ({
