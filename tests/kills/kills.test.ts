@@ -120,7 +120,8 @@ describe('a restore killed at any moment', () => {
     const db = new Database(join(there, 'studio.sqlite'));
     db.exec(`INSERT INTO account VALUES ('t', 'teacher', 'Marthe', 'marthe', 'x', 0);
       INSERT INTO session (token_hash, account_id, expires_at_ms) VALUES ('s', 't', 9e15);
-      INSERT INTO access_grant SELECT 'l', 'join', id, id, 0, 9e15, 1 FROM candidate`);
+      INSERT INTO access_grant (token_hash, kind, candidate_id, opens_id, made_at_ms, expires_at_ms, uses_left)
+        SELECT 'l', 'join', id, id, 0, 9e15, 1 FROM candidate`);
     db.close();
     copyFileSync(join(there, 'studio.sqlite'), backup);
     const command = `echo go; exec ${process.execPath} scripts/restore.mjs ${backup} --data ${there}`;
