@@ -147,7 +147,7 @@
   {:else}<h1>There is nothing on this ballot</h1>{/if}
 </div>
 <footer>
-  <p role="status">
+  <p role="status" class:elsewhere={isElsewhere}>
     {standing}{#if isBehind && !view.isOver}<br />the next item is being played{/if}
   </p>
   {#if isElsewhere}<button class="onward person" onclick={onHere}>go on here</button>
@@ -221,6 +221,10 @@
     border-bottom-width: 7px;
     font-weight: 700;
   }
+  .element button:disabled {
+    color: var(--soft);
+    cursor: default;
+  }
   .full[aria-pressed='true'] {
     border-color: var(--ink);
   }
@@ -263,6 +267,10 @@
     padding: 0 16px;
     color: var(--soft);
     font-size: 15px;
+  }
+  .elsewhere {
+    color: var(--ink);
+    font-weight: 600;
   }
   .onward {
     display: grid;

@@ -79,8 +79,8 @@ describe('tasks around an audition', () => {
       putTask(app, ada, { auditionId, task: { id: '', name: 'x', dueOn: null, who: '', ...task } });
     expect(codeOf(put({ dueOn: '2199-01-01' }))).toBe('date-unsound');
     expect(codeOf(put({ id: 'none' }))).toBe('not-found');
-    // what is old by now is ticked all the same
-    nowMs = Date.parse('2031-01-01T16:00:00Z');
+    // what is old by now, further back than a day that is entered may be, is ticked all the same
+    nowMs = Date.parse('2058-01-01T16:00:00Z');
     tickTask(app, ada, { auditionId, id: tasks()[0]!.id, isDone: true });
     nowMs = Date.parse('2026-11-24T16:00:00Z');
     for (let n = tasks().length; n < 100; n += 1) put({ name: `task ${n}` })();
@@ -146,6 +146,9 @@ describe('the next audition', () => {
         heard: [{ name: STUDY.name, word: 'uneven' }]
       }
     ]);
+    // on its own last day an audition is not behind
+    nowMs = Date.parse('2027-01-09T16:00:00Z');
+    expect(times()).toEqual([]);
     // nothing comes before the one that is behind
     expect(readLastTimes(app, TEACHER, { auditionId })).toEqual([]);
     nowMs = Date.parse('2027-10-01T16:00:00Z');

@@ -1,5 +1,12 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { STUDY, TEACHER, openStudio, timeOf } from '../../../../tests/fixtures/small-studio';
+import {
+  STUDY,
+  TEACHER,
+  addPlayer,
+  addRound,
+  openStudio,
+  timeOf
+} from '../../../../tests/fixtures/small-studio';
 import type { App, Who } from '../app';
 import { findStep, takeBackChange } from '../change/apply';
 import { readHolder } from '../grant/grant';
@@ -186,6 +193,21 @@ describe('alone with the recorder', () => {
 
   it('a take of somebody else’s is none of it', () => {
     book(1, ada);
+    const bo = addPlayer(app, 'Bo');
+    const theirs = addItem(app, TEACHER, {
+      auditionId: addRound(app, bo, { id: 'r2', name: 'Bo’s' }),
+      item: STUDY
+    });
+    const take = {
+      id: TAKE,
+      itemId: theirs,
+      fromBar: 1,
+      toBar: 4,
+      date: '2026-12-20',
+      madeAtMs: nowMs
+    } as const;
+    addTake(app, TEACHER, { itemId: theirs, take: { ...take, source: 'run', tempo: null, musicAtMs: 0 } });
+    putSound(app.db, TAKE, SOUND);
     for (const to of [0, 1]) stepMock(app, ada, { mockId: 'm', to, until: { takeId: TAKE } });
     expect(mock().played).toMatchObject([{ takeId: null }]);
   });
