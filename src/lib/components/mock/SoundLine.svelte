@@ -38,7 +38,7 @@
     aria-label="Place in it"
     oninput={(event) => audio && (audio.currentTime = Number(event.currentTarget.value))}
   />
-  <span>{sayMs(1000 * at)}{length > 0 ? ` of ${sayMs(1000 * length)}` : ''}</span>
+  <span>{length > 0 ? `${sayMs(1000 * at)} of ${sayMs(1000 * length)}` : ''}</span>
   {#if fault}<p role="alert">{fault}</p>{/if}
 </div>
 

@@ -83,6 +83,9 @@ describe('the stages of mock performance', () => {
       const placed = placeStages(one);
       const best = byBruteForce(one);
       expect(placed.without.length === 0).toBe(best !== null);
+      // with one more of them there is no way
+      for (const back of placed.without)
+        expect(byBruteForce({ ...one, stages: [...placed.days.keys(), back].sort() })).toBeNull();
       if (best === null) continue;
       fitted += 1;
       const wanted = wantedDays(one, stages);
@@ -112,6 +115,14 @@ describe('the stages of mock performance', () => {
     const placed = placeStages({ ...one, canBe: (day) => [90, 92, 94, 96].includes(day) });
     expect(placed.without).toEqual([2]);
     expect([...placed.days.keys()]).toEqual([1, 3, 4, 5]);
+    // one day a week: inside the window there is one day that is not too late, before it there are two
+    const weekly = placeStages(frame({ canBe: (day) => (ROUND - day) % 7 === 1 }));
+    expect([...weekly.days].map(([stage, day]) => [stage, ROUND - day])).toEqual([
+      [1, 22],
+      [2, 15],
+      [5, 8]
+    ]);
+    expect(weekly.without).toEqual([3, 4]);
     expect(placeStages(frame({ today: ROUND - 2 })).without).toEqual([1, 2, 3, 4, 5]);
   });
 });

@@ -55,7 +55,7 @@ const FREE_BEFORE = 2;
 /** From one stage to the next: a day between them. */
 const LEAST_STEP = 2;
 /** What is left out first, where days are few: the first ones tell the least of the slot. */
-const LEFT_OUT_FIRST = [2, 1, 4, 3];
+const LEFT_OUT_FIRST = [2, 1, 4, 3, 5];
 
 export type StageFrame = {
   readonly today: DayNumber;
@@ -77,13 +77,10 @@ export type PlacedStages = {
 
 /**
  * The day of each stage that is not fixed: as near to its place as can be, in their order, with a day between two. Where fewer days remain than
- * the places ask, they are squeezed evenly; where even so there is no day, stages are left out and named.
+ * the places ask, they are squeezed evenly; where even so there is no day, as few stages as can be are left out and named.
  */
 export function placeStages(frame: StageFrame): PlacedStages {
-  const without: number[] = [];
-  for (const out of [null, ...LEFT_OUT_FIRST, 5]) {
-    if (out !== null && !frame.stages.includes(out)) continue;
-    if (out !== null) without.push(out);
+  for (const without of leftOut(frame.stages)) {
     const days = nearest(
       frame,
       frame.stages.filter((stage) => !without.includes(stage))
@@ -91,6 +88,17 @@ export function placeStages(frame: StageFrame): PlacedStages {
     if (days) return { days, without: without.sort((a, b) => a - b) };
   }
   return { days: new Map(), without: frame.stages };
+}
+
+/** All that can be left out, the fewest first; of as many, those first that are left out first. */
+function leftOut(stages: readonly number[]): number[][] {
+  const among = LEFT_OUT_FIRST.filter((stage) => stages.includes(stage));
+  // each after those that are made of earlier ones alone
+  const all = among.reduce<number[][]>(
+    (sets, stage) => [...sets, ...sets.map((set) => [...set, stage])],
+    [[]]
+  );
+  return all.sort((a, b) => a.length - b.length);
 }
 
 /** Where each stage would stand if any day could be one; not whole days. */
