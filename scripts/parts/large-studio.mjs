@@ -202,6 +202,7 @@ export async function measureLargeStudio(port) {
       around: (c) => `/auditions/a${c}-2/around`,
       day: (c) => `/auditions/a${c}-2/day`,
       'an evening, prepared': () => '/studio/evening',
+      'sheets for the accompanist': () => '/studio/piano',
       call: (c) => `/auditions/a${c}-2/call`,
       layings: (c) => `/auditions/a${c}-2/layings`,
       'what if': (c) => `/auditions/a${c}-2/what-if`,
