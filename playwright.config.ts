@@ -7,8 +7,9 @@ const SCREENS = /axe\.test\.ts$/;
 export default defineConfig({
   testDir: 'tests/e2e',
   globalSetup: './tests/e2e/prepare.ts',
-  timeout: 300_000,
-  expect: { timeout: 15_000 },
+  // a machine that has little time for us is slow, not wrong
+  timeout: 600_000,
+  expect: { timeout: 45_000 },
   // they wait more than they work: four fill two cores
   workers: 4,
   // what runs longest begins first
@@ -23,8 +24,8 @@ export default defineConfig({
   use: {
     locale: 'en-GB',
     timezoneId: 'Europe/Brussels',
-    actionTimeout: 15_000,
-    navigationTimeout: 15_000,
+    actionTimeout: 45_000,
+    navigationTimeout: 45_000,
     launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_FLAGS }
   }
 });

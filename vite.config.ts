@@ -32,7 +32,12 @@ export default defineConfig({
           testTimeout: 120_000,
           hookTimeout: 120_000,
           environment: 'node',
-          include: ['src/**/*.test.ts', 'tests/docs/**/*.test.ts', 'tests/kills/**/*.test.ts'],
+          include: [
+            'src/**/*.test.ts',
+            'tests/docs/**/*.test.ts',
+            'tests/kills/**/*.test.ts',
+            'tests/network/**/*.test.ts'
+          ],
           exclude: ['src/**/*.svelte.test.ts']
         }
       },

@@ -3,6 +3,8 @@
  *   --data IRVOT_DATA   data directory (data)          --port PORT     (3210)
  *   --host HOST         address (127.0.0.1)            --origin ORIGIN public address behind a reverse proxy
  *   --cert IRVOT_CERT, --key IRVOT_KEY                 files for https
+ *   --network           https in the house, by an authority of the studio's own, which devices learn to trust at --trust-port (the next port);
+ *   --anew              with another authority than before
  */
 import { existsSync, readFileSync } from 'node:fs';
 import { createServer as createHttp } from 'node:http';
@@ -14,14 +16,19 @@ import { parseArgs } from 'node:util';
 import { ROOT, ensureBuilt, ensureInstalled, giveUp } from './parts/prepare.mjs';
 
 const PROTOCOL = 'x-irvot-protocol';
+const LOOKED_AFTER_MS = 12 * 3_600_000;
 
 function readFlags() {
   const flag = { type: 'string' };
   try {
-    return parseArgs({ options: { data: flag, port: flag, host: flag, origin: flag, cert: flag, key: flag } })
+    const named = ['data', 'port', 'host', 'origin', 'cert', 'key', 'trust-port'];
+    const switched = ['network', 'anew'].map((name) => [name, { type: 'boolean' }]);
+    return parseArgs({ options: Object.fromEntries([...named.map((name) => [name, flag]), ...switched]) })
       .values;
   } catch (error) {
-    return giveUp(`${error.message}\nFlags: --data, --port, --host, --origin, --cert, --key.`);
+    return giveUp(
+      `${error.message}\nFlags: --data, --port, --host, --origin, --cert, --key, --network, --trust-port, --anew.`
+    );
   }
 }
 
@@ -30,7 +37,15 @@ const { env } = process;
 const port = Number(flags.port ?? env.PORT ?? 3210);
 if (!Number.isInteger(port) || port < 0 || port > 65535)
   giveUp(`A port is a number from 0 to 65535, not "${flags.port ?? env.PORT}".`);
-const host = flags.host ?? env.HOST ?? '127.0.0.1';
+/** An authority of its own is needed where nobody gave a certificate. */
+const isInHouse = flags.network === true && flags.cert === undefined;
+if (flags.anew && !isInHouse) giveUp('--anew goes with --network, and without --cert.');
+if (flags.network && flags.origin)
+  giveUp('--network is for a house without a public name; behind a proxy --origin is enough.');
+const trustPort = Number(flags['trust-port'] ?? port + 1);
+if (isInHouse && (!Number.isInteger(trustPort) || trustPort < 1 || trustPort > 65535))
+  giveUp(`--trust-port is a number from 1 to 65535, not "${flags['trust-port'] ?? trustPort}".`);
+const host = flags.host ?? env.HOST ?? (flags.network ? '0.0.0.0' : '127.0.0.1');
 const cert = flags.cert ?? env.IRVOT_CERT;
 const key = flags.key ?? env.IRVOT_KEY;
 if (Boolean(cert) !== Boolean(key)) giveUp('For https both --cert and --key are needed.');
@@ -38,7 +53,7 @@ for (const file of [cert, key]) if (file && !existsSync(file)) giveUp(`There is 
 
 // what is kept here is nobody else's who uses this machine
 process.umask(0o077);
-const scheme = cert ? 'https' : 'http';
+const scheme = cert || isInHouse ? 'https' : 'http';
 const isHere = ['127.0.0.1', 'localhost', '::1'].includes(host);
 /** Every address of this machine at once: which one a visitor used is known from the visit alone. */
 const isEveryAddress = ['0.0.0.0', '::'].includes(host);
@@ -54,7 +69,11 @@ env.BODY_SIZE_LIMIT = 'Infinity';
 ensureInstalled();
 ensureBuilt();
 
+// packages that may have been installed just now
 const { default: compression } = await import('compression');
+const { renderUnicodeCompact } = await import('uqr');
+const { placesOf, readCertificates } = await import('./parts/authority.mjs');
+const { makeTrustServer } = await import('./parts/trust.mjs');
 const compress = compression();
 // what a person can mend is said as a sentence; anything else with its trace
 const { handler } = await import(pathToFileURL(join(ROOT, 'build', 'handler.js'))).catch((error) =>
@@ -66,7 +85,8 @@ function knownHosts() {
   const addresses = Object.values(networkInterfaces())
     .flat()
     .map(({ address, family }) => (family === 'IPv6' ? `[${address.split('%')[0]}]` : address));
-  return new Set(['localhost', '127.0.0.1', '[::1]', hostname().toLowerCase(), ...addresses]);
+  const { names } = placesOf(hostname(), networkInterfaces());
+  return new Set(['127.0.0.1', '[::1]', hostname().toLowerCase(), ...names, ...addresses]);
 }
 
 /** What was refused before all of it had come is let run out: cut off, its sender would not hear the refusal. */
@@ -100,7 +120,8 @@ function answer(request, response) {
   response.setHeader('referrer-policy', 'same-origin');
   response.setHeader('cross-origin-opener-policy', 'same-origin');
   response.setHeader('permissions-policy', 'camera=(), geolocation=(), payment=(), usb=()');
-  if (scheme === 'https' || origin?.startsWith('https:'))
+  // a name of the house is asked over http as well, where devices learn to trust it
+  if ((scheme === 'https' && !isInHouse) || origin?.startsWith('https:'))
     response.setHeader('strict-transport-security', 'max-age=31536000');
   const asked = (request.headers.host ?? '').toLowerCase().replace(/:\d+$/, '');
   if (!origin && !knownHosts().has(asked)) {
@@ -110,14 +131,32 @@ function answer(request, response) {
     );
     return;
   }
+  if (isInHouse && request.url === '/trusted') {
+    // asked by the page on which a device learns to trust this one, from the other port
+    response.writeHead(200, { 'content-type': 'text/plain', 'access-control-allow-origin': '*' });
+    response.end('yes');
+    return;
+  }
   lingerOn(request);
   response.on('finish', () => drain(request));
   compress(request, response, () => handler(request, response));
 }
 
-const server = cert
-  ? createHttps({ cert: readFileSync(cert), key: readFileSync(key) }, answer)
-  : createHttp(answer);
+/** What the studio shows, and its authority: made where they are missing, and before they end. */
+const readOwn = (isAnew = false) =>
+  readCertificates(
+    join(env.IRVOT_DATA, 'network'),
+    placesOf(hostname(), networkInterfaces()),
+    Date.now(),
+    isAnew
+  );
+let own = isInHouse ? readOwn(flags.anew) : null;
+
+const server = own
+  ? createHttps({ cert: own.certificate, key: own.key }, answer)
+  : cert
+    ? createHttps({ cert: readFileSync(cert), key: readFileSync(key) }, answer)
+    : createHttp(answer);
 server.on('error', (error) =>
   giveUp(error.code === 'EADDRINUSE' ? `Port ${port} is in use; choose another with --port.` : error.message)
 );
@@ -125,11 +164,59 @@ server.listen(port, host, () => {
   console.log(
     `Irvot is at ${env.ORIGIN ?? `${scheme}://localhost:${port}, and at each address of this machine`}`
   );
+  if (own) beginTrust();
   if (scheme === 'http' && !isHere && !origin)
     console.log(
-      'Over plain http everybody on the network can read along: --cert and --key, or a proxy with https and --origin.'
+      'Over plain http everybody on the network can read along: --network, or --cert and --key, or a proxy with https and --origin.'
     );
 });
+
+/** Addresses at which a device in the house finds this machine, the likeliest first. */
+function seenFrom({ covered: { names, addresses } }) {
+  const isOfHouse = (address) => /^(192\.168|10|172\.(1[6-9]|2\d|3[01]))\./.test(address);
+  const outer = addresses.filter((address) => !address.startsWith('127.'));
+  const others = names.filter((name) => name !== 'localhost');
+  return [...outer.filter(isOfHouse), ...outer.filter((one) => !isOfHouse(one)), ...others];
+}
+
+/** Where a device learns to trust the studio; and the certificate is looked after. */
+function beginTrust() {
+  const trust = makeTrustServer({
+    port,
+    certificates: () => own,
+    isKnown: (asked) => knownHosts().has(asked)
+  });
+  trust.on('error', (error) =>
+    giveUp(
+      error.code === 'EADDRINUSE'
+        ? `Port ${trustPort} is in use; choose another with --trust-port.`
+        : error.message
+    )
+  );
+  trust.listen(trustPort, host, sayNetwork);
+  setInterval(() => {
+    const before = own.certificate;
+    own = readOwn();
+    if (own.certificate !== before) server.setSecureContext({ cert: own.certificate, key: own.key });
+    if (own.isNew) sayNetwork();
+  }, LOOKED_AFTER_MS).unref();
+}
+
+function sayNetwork() {
+  const [first = 'localhost', ...others] = seenFrom(own);
+  const trustAt = `http://${first}:${trustPort}`;
+  console.log(
+    `In the house: https://${first}:${port}${others.map((one) => `, https://${one}:${port}`).join('')}`
+  );
+  if (own.isNew) console.log('A new authority was made: every device has to trust it.');
+  if (own.uncovered.length > 0)
+    console.log(
+      `Its authority does not know ${own.uncovered.join(', ')}: use an address above, or start with --anew and trust it again on every device.`
+    );
+  console.log(
+    `A tablet or phone trusts it once, at ${trustAt}:\n${renderUnicodeCompact(trustAt)}\nFingerprint to compare there: ${own.fingerprint}`
+  );
+}
 
 let isStopping = false;
 for (const signal of ['SIGINT', 'SIGTERM']) {

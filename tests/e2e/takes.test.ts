@@ -287,7 +287,7 @@ test('a spot is heard as it was and as it is, one after the other, and what came
   const sounds = () =>
     page.locator('audio').evaluateAll((all) => all.findIndex((one) => !(one as HTMLAudioElement).paused));
   await expect.poll(sounds).toBe(0);
-  await expect.poll(sounds, { timeout: 15_000 }).toBe(1);
+  await expect.poll(sounds).toBe(1);
   await page.getByLabel('or the next idea').fill('sing it before it is played');
   await page.keyboard.press('Enter');
   await expect(

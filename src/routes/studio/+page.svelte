@@ -114,11 +114,13 @@
     display: flex;
     align-items: baseline;
     justify-content: space-between;
-    gap: 24px;
+    flex-wrap: wrap;
+    gap: 4px 24px;
   }
   nav {
     display: flex;
-    gap: 18px;
+    flex-wrap: wrap;
+    gap: 4px 18px;
   }
   .today {
     margin-left: 12px;

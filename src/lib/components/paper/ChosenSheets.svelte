@@ -29,6 +29,7 @@
     (left = left.includes(id) ? left.filter((other) => other !== id) : [...left, id]);
 </script>
 
+<h1 class="hidden">{label}</h1>
 <nav class="tools" aria-label={label}>
   <a href="/studio">Studio</a>
   <PageSize />

@@ -9,6 +9,7 @@
     next,
     today,
     isWide = false,
+    isOneOfMany = false,
     isLetter,
     children
   }: {
@@ -18,6 +19,8 @@
     next: { readonly name: string; readonly date: string; readonly time?: string | null | undefined } | null;
     today: string;
     isWide?: boolean;
+    /** Others are on the same page, which has a heading of its own. */
+    isOneOfMany?: boolean;
     isLetter: boolean;
     children: Snippet;
   } = $props();
@@ -25,7 +28,7 @@
 
 <article class="sheet" class:wide={isWide} class:letter={isLetter}>
   <header>
-    <h1><bdi>{name}</bdi></h1>
+    <svelte:element this={isOneOfMany ? 'h2' : 'h1'} class="whose"><bdi>{name}</bdi></svelte:element>
     <p>
       {audition}{#if next}: {next.name}, {sayLongDate(dayOf(next.date))}{next.time
           ? `, ${next.time}`
@@ -74,7 +77,7 @@
     padding-bottom: 2mm;
     border-bottom: 1.5pt solid #000;
   }
-  h1 {
+  .whose {
     font-size: 16pt;
   }
   .days {

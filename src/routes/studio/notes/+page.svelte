@@ -27,7 +27,9 @@
 >
   {#snippet chosen(ids)}
     {#each data.sheets.filter( ({ candidateId }) => ids.includes(candidateId) ) as { candidateId, name, audition, next, today, plan, note } (candidateId)}
-      <Sheet {name} {audition} {next} {today} {isLetter}><NoteSheet {plan} {today} notes={[note]} /></Sheet>
+      <Sheet {name} {audition} {next} {today} {isLetter} isOneOfMany
+        ><NoteSheet {plan} {today} notes={[note]} /></Sheet
+      >
     {/each}
   {/snippet}
 </ChosenSheets>

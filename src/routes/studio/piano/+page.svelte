@@ -28,10 +28,11 @@
         audition="{ids.length} auditions"
         next={null}
         today={data.sheets[0]!.today}
-        {isLetter}><PianoDates sheets={of(ids)} /></Sheet
+        {isLetter}
+        isOneOfMany><PianoDates sheets={of(ids)} /></Sheet
       >{/if}
     {#each of(ids) as { id, name, audition, next, today, sheet } (id)}
-      <Sheet {name} {audition} {next} {today} {isLetter}><PianoSheet {sheet} /></Sheet>
+      <Sheet {name} {audition} {next} {today} {isLetter} isOneOfMany><PianoSheet {sheet} /></Sheet>
     {/each}
   {/snippet}
 </ChosenSheets>
