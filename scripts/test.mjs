@@ -21,6 +21,7 @@ const PACKAGES = [
   'libc6-dev',
   'openssl',
   'libebur128-dev',
+  'libnss3-tools',
   'sox'
 ];
 ensureDebian(PACKAGES, () => {
@@ -28,7 +29,14 @@ ensureDebian(PACKAGES, () => {
   const has = (command) => spawnSync(command, ['--version']).status === 0;
   const hasOpenssl = spawnSync('openssl', ['version']).status === 0;
   const hasHeaders = ['libical/ical.h', 'ebur128.h'].every((name) => existsSync(join('/usr/include', name)));
-  return hasVobject && hasHeaders && ['gcc', 'sox', 'chromium-headless-shell'].every(has) && hasOpenssl;
+  const hasCertutil = existsSync('/usr/bin/certutil');
+  return (
+    hasVobject &&
+    hasHeaders &&
+    hasCertutil &&
+    ['gcc', 'sox', 'chromium-headless-shell'].every(has) &&
+    hasOpenssl
+  );
 });
 
 const out = join(ROOT, '.tmp');
