@@ -1,6 +1,6 @@
 /** The studio in the house: over https by its own authority, which a browser takes once it trusts it, and a page on which it learns to. */
 import { execFileSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { get, request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -13,6 +13,7 @@ const root = mkdtempSync(join(tmpdir(), 'irvot-network-'));
 test.afterAll(() => rmSync(root, { recursive: true, force: true }));
 const [PORT, TRUST] = [3411, 3412];
 const page0 = `http://127.0.0.1:${TRUST}`;
+const STUDIO = `https://127.0.0.1:${PORT}`;
 
 /** A browser of a device that trusts these authorities. */
 async function device(name: string, ...authorities: string[]): Promise<Browser> {
@@ -43,7 +44,14 @@ const ask = (path: string, { host = `127.0.0.1:${TRUST}`, method = 'GET' } = {})
 
 test('a tablet learns to trust the studio once, and then has a safe line to it; another does not', async () => {
   const data = join(root, 'data');
-  const app = await serve({ port: PORT, data, args: ['--network'], env: { IRVOT_DEMO: '1' }, origin: page0 });
+  cpSync(process.env.IRVOT_DEMO_TEMPLATE!, data, { recursive: true });
+  const app = await serve({
+    port: PORT,
+    data,
+    args: ['--network'],
+    env: { IRVOT_DEMO: '1', IRVOT_NOW: '2026-11-24T08:00:00Z' },
+    origin: page0
+  });
   try {
     const authority = join(root, 'authority.crt');
     await step('the page gives the authority, its fingerprint and nothing of the studio', async () => {
@@ -85,9 +93,7 @@ test('a tablet learns to trust the studio once, and then has a safe line to it; 
     await step('who does not trust it is warned by the browser, and told the steps', async () => {
       const stranger = await device('stranger');
       const page = await stranger.newPage();
-      await expect(page.goto(`https://127.0.0.1:${PORT}/sign-in`)).rejects.toThrow(
-        'ERR_CERT_AUTHORITY_INVALID'
-      );
+      await expect(page.goto(`${STUDIO}/sign-in`)).rejects.toThrow('ERR_CERT_AUTHORITY_INVALID');
       const other = await stranger.newPage();
       await other.goto(page0);
       await expect(other.getByRole('status')).toHaveText(/does not trust the studio yet/);
@@ -101,14 +107,28 @@ test('a tablet learns to trust the studio once, and then has a safe line to it; 
       await page.goto(page0);
       await expect(page.getByRole('status')).toContainText('This device trusts the studio.');
       await page.getByRole('link', { name: 'Open the studio' }).click();
-      await page.waitForURL(`https://127.0.0.1:${PORT}/**`);
+      await page.waitForURL(`${STUDIO}/**`);
       await page.getByRole('button', { name: /Noor/ }).click();
       await page.waitForURL('**/today');
       expect(await page.evaluate(() => isSecureContext && 'serviceWorker' in navigator)).toBe(true);
+      const devtools = await page.context().newCDPSession(page);
+      const manifest = await devtools.send('Page.getAppManifest');
+      expect(manifest.errors).toEqual([]);
+      const { icons, start_url: start } = JSON.parse(manifest.data!) as {
+        icons: { src: string; sizes: string; type: string }[];
+        start_url: string;
+      };
+      for (const { src, sizes } of icons.filter(({ type }) => type === 'image/png')) {
+        const png = await (await page.request.get(STUDIO + src, { ignoreHTTPSErrors: true })).body();
+        expect(`${png.readUInt32BE(16)}x${png.readUInt32BE(20)}`, src).toBe(sizes);
+      }
+      // installed, it opens on Today
+      await page.goto(STUDIO + start);
+      await page.waitForURL('**/today');
       const [cookie] = (await page.context().cookies()).filter(({ name }) => name.includes('session'));
       expect(cookie).toMatchObject({ name: '__Host-irvot_session', secure: true });
       // a name of the house stays open over http, where the next device learns to trust it
-      const answer = await page.request.get(`https://127.0.0.1:${PORT}/sign-in`, { ignoreHTTPSErrors: true });
+      const answer = await page.request.get(`${STUDIO}/sign-in`, { ignoreHTTPSErrors: true });
       expect(answer.headers()['strict-transport-security']).toBeUndefined();
       await tablet.close();
     });

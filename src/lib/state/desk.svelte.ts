@@ -28,6 +28,7 @@ import type { BlockEnd } from '$lib/core/record/words';
 import type { DeskAnswer } from '$lib/schema/desk';
 import type { TodayView } from '$lib/schema/view';
 import { type BlockSet, DayChanges } from './day-changes.svelte';
+import { hasSafeLine, sayNoSafeLine } from './device/safe-line';
 import { DeskClock } from './desk-clock.svelte';
 import { type DeskDraft, DeviceQueue, type QueueState } from './device/queue';
 
@@ -100,9 +101,8 @@ export class DeskSession {
   /** Call in the browser. What is done before it has resolved waits for it. */
   open = () =>
     this.#inTurn(async () => {
-      if (!isSecureContext) {
-        this.fault =
-          'The desk needs a safe address (https), or this very machine: over plain http a browser keeps nothing and plays no click.';
+      if (!hasSafeLine()) {
+        this.fault = sayNoSafeLine('To keep what is played and to sound a click a browser needs');
         return;
       }
       try {

@@ -1,3 +1,5 @@
+import { hasSafeLine, sayNoSafeLine } from './safe-line';
+
 /** The microphone as music needs it: nothing is taken out of the sound, and nothing made louder. */
 export const openMicrophone = (): Promise<MediaStream> =>
   navigator.mediaDevices.getUserMedia({
@@ -6,6 +8,7 @@ export const openMicrophone = (): Promise<MediaStream> =>
 
 /** Why it cannot be opened. */
 export function sayNoMicrophone(thrown: unknown): string {
+  if (!hasSafeLine()) return sayNoSafeLine('For the microphone a browser needs');
   const name = thrown instanceof DOMException ? thrown.name : '';
   if (name === 'NotAllowedError')
     return 'The microphone is not allowed here: allow it at the address line, then try again.';

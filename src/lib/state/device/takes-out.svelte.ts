@@ -1,4 +1,5 @@
 /** Takes on their way from this device to the studio: sent one after the other, tried again while there is no line. */
+import { hasSafeLine } from './safe-line';
 import { endInterrupted, forgetTake, sendTake, waitingTakes } from './takes';
 
 const AGAIN_MS = 15_000;
@@ -23,7 +24,7 @@ export class TakesOut {
 
   /** What was interrupted before ends, and is sent. Does nothing where the browser keeps nothing. */
   async open(): Promise<void> {
-    if (!isSecureContext) return;
+    if (!hasSafeLine()) return;
     await endInterrupted(this.owner).catch(() => {});
     await this.send();
   }
