@@ -19,12 +19,21 @@ const PROTOCOL = 'x-irvot-protocol';
 const LOOKED_AFTER_MS = 12 * 3_600_000;
 
 function readFlags() {
-  const flag = { type: 'string' };
+  const [flag, is] = [{ type: 'string' }, { type: 'boolean' }];
   try {
-    const named = ['data', 'port', 'host', 'origin', 'cert', 'key', 'trust-port'];
-    const switched = ['network', 'anew'].map((name) => [name, { type: 'boolean' }]);
-    return parseArgs({ options: Object.fromEntries([...named.map((name) => [name, flag]), ...switched]) })
-      .values;
+    return parseArgs({
+      options: {
+        data: flag,
+        port: flag,
+        host: flag,
+        origin: flag,
+        cert: flag,
+        key: flag,
+        network: is,
+        'trust-port': flag,
+        anew: is
+      }
+    }).values;
   } catch (error) {
     return giveUp(
       `${error.message}\nFlags: --data, --port, --host, --origin, --cert, --key, --network, --trust-port, --anew.`

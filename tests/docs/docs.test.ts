@@ -30,7 +30,7 @@ describe('the README', () => {
     const flags = /options: \{([^}]+)\}/
       .exec(start)![1]!
       .split(',')
-      .map((f) => f.split(':')[0]!.trim());
+      .map((f) => f.split(':')[0]!.trim().replaceAll("'", ''));
     expect(flags.length).toBeGreaterThan(4);
     for (const flag of flags) expect(readme).toContain(`\`--${flag}\``);
   });

@@ -9,10 +9,14 @@
   const axis = $derived(timeAxis(head.began, head.today, head.next!.date));
   const marks = $derived(weekMarks(axis));
   const days = $derived(axis.dayZero - axis.today);
+  /** On the day itself what is short helps nobody. */
+  const standing = $derived(
+    days === 0 ? 'it is today' : head.shortMin > 0 ? `${head.shortMin} min short` : 'the plan fits'
+  );
 </script>
 
 <a class="line" href="/auditions/{head.auditionId}" aria-label="{days} days to go: to the countback">
-  <span class="name">{head.shortMin > 0 ? `${head.shortMin} min short` : 'the plan fits'}</span>
+  <span class="name">{standing}</span>
   <span class="axis">
     {#if head.mockFrom}<span class="mocks" style:left="{axis.at(dayOf(head.mockFrom))}%"></span>{/if}
     {#each marks as mark (mark.weeks)}<span class="week" style:left="{axis.at(mark.day)}%"></span>{/each}
