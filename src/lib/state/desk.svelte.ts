@@ -106,8 +106,9 @@ export class DeskSession {
         return;
       }
       try {
-        this.#queue = await DeviceQueue.open(this.player.account, this.#date, (events) =>
-          fetch(`/candidates/${this.view.candidate.id}/desk`, {
+        const { id } = this.view.candidate;
+        this.#queue = await DeviceQueue.open(this.player.account, id, this.#date, (to, events) =>
+          fetch(`/candidates/${to}/desk`, {
             method: 'POST',
             headers: { 'content-type': 'application/json' },
             body: JSON.stringify({ events }),

@@ -1,7 +1,8 @@
 /**
  * What a desk has made, kept on the device: each event before the screen moves on, and until the studio has said that it is kept there. Sent in
  * order, any number of times; the studio counts each once. What was sent stays for its day, so that a page that was asked for just before
- * misses nothing. What somebody else who used this device has not sent is left alone.
+ * misses nothing. What somebody else who used this device has not sent is left alone; what one account played for several candidates goes to
+ * each of them.
  */
 import type { IDBPDatabase } from 'idb';
 import type { DeskEvent } from '$lib/core/record';
@@ -14,6 +15,8 @@ const AT_ONCE = 400;
 type Kept = {
   readonly key: number;
   readonly owner: string;
+  /** Who played it; missing where an earlier build kept it, which knew of one candidate at a time. */
+  readonly candidate?: string;
   readonly event: DeskEvent;
   readonly isSent: boolean;
 };
@@ -33,6 +36,8 @@ export type QueueState =
   | { readonly kind: 'waiting'; readonly count: number }
   | { readonly kind: 'refused'; readonly says: string };
 
+/** Sends events to a candidate's desk. */
+type Post = (candidate: string, events: readonly DeskEvent[]) => Promise<Response>;
 type Sent = { readonly state: QueueState; readonly answer: DeskAnswer | null };
 
 export class DeviceQueue {
@@ -41,16 +46,13 @@ export class DeviceQueue {
   private constructor(
     private readonly db: IDBPDatabase,
     private readonly owner: string,
+    private readonly candidate: string,
     private readonly device: string,
-    private readonly post: (events: readonly DeskEvent[]) => Promise<Response>
+    private readonly post: Post
   ) {}
 
-  /** `owner` is whose account it is. What was sent, and is somebody else's or of another day than `date`, goes. Rejects where the browser keeps nothing. */
-  static async open(
-    owner: string,
-    date: string,
-    post: (events: readonly DeskEvent[]) => Promise<Response>
-  ): Promise<DeviceQueue> {
+  /** `owner` is whose account it is, `candidate` whose desk. What was sent, and is somebody else's or of another day than `date`, goes. Rejects where the browser keeps nothing. */
+  static async open(owner: string, candidate: string, date: string, post: Post): Promise<DeviceQueue> {
     const db = await openDevice();
     const changing = db.transaction('device', 'readwrite');
     const device = ((await changing.store.get('id')) as string | undefined) ?? crypto.randomUUID();
@@ -61,7 +63,7 @@ export class DeviceQueue {
       if (kept.isSent && (kept.owner !== owner || kept.event.date !== date))
         await clearing.store.delete(kept.key);
     await clearing.done;
-    return new DeviceQueue(db, owner, device, post);
+    return new DeviceQueue(db, owner, candidate, device, post);
   }
 
   /** Keeps an event on the device; it is kept when this resolves. */
@@ -75,7 +77,8 @@ export class DeviceQueue {
     await changing.objectStore('device').put({ date: draft.date, atMs }, 'last');
     const made = { id: crypto.randomUUID(), device: this.device, seq, atMs };
     const event = { ...draft, ...made } as DeskEvent;
-    await changing.objectStore('events').add({ owner: this.owner, event, isSent: false });
+    const { owner, candidate } = this;
+    await changing.objectStore('events').add({ owner, candidate, event, isSent: false });
     await changing.done;
     return event;
   }
@@ -85,23 +88,38 @@ export class DeviceQueue {
     return all.filter(({ owner }) => owner === this.owner);
   }
 
-  /** What is here, in order: what waits, and what was sent of the day. */
-  all = async (): Promise<DeskEvent[]> => (await this.#kept()).map(({ event }) => event);
-  countWaiting = async () => (await this.#waiting()).length;
-  readonly #waiting = async () => (await this.#kept()).filter(({ isSent }) => !isSent);
+  #whose = ({ candidate }: Kept): string => candidate ?? this.candidate;
 
-  /** Sends what waits, never twice at once. `answer` is null where nothing came through. */
+  /** What is here of this desk, in order: what waits, and what was sent of the day. */
+  all = async (): Promise<DeskEvent[]> =>
+    (await this.#kept()).filter((one) => this.#whose(one) === this.candidate).map(({ event }) => event);
+  /** Of this desk. */
+  countWaiting = async () => (await this.#waitingFor(this.candidate)).length;
+  readonly #waiting = async () => (await this.#kept()).filter(({ isSent }) => !isSent);
+  readonly #waitingFor = async (candidate: string) =>
+    (await this.#waiting()).filter((one) => this.#whose(one) === candidate);
+
+  /** Sends what waits of this desk, and behind it what else this account has here, never twice at once. `answer` is null where nothing came through. */
   send(): Promise<Sent> {
-    const sent = this.#last.then(() => this.#send());
-    this.#last = sent.catch(() => {});
+    const sent = this.#last.then(() => this.#sendTo(this.candidate));
+    this.#last = sent.then(() => this.#sendOthers()).catch(() => {});
     return sent;
   }
 
-  async #send(): Promise<Sent> {
-    const kept = (await this.#waiting()).slice(0, AT_ONCE);
-    if (kept.length === 0) return { state: { kind: 'sent', atMs: null }, answer: null };
+  async #sendOthers(): Promise<void> {
+    const others = new Set((await this.#waiting()).map((one) => this.#whose(one)));
+    others.delete(this.candidate);
+    for (const other of others) await this.#sendTo(other);
+  }
+
+  async #sendTo(to: string): Promise<Sent> {
+    const kept = (await this.#waitingFor(to)).slice(0, AT_ONCE);
     const count = kept.length;
-    const response = await this.post(kept.map(({ event }) => event)).catch(() => null);
+    if (count === 0) return { state: { kind: 'sent', atMs: null }, answer: null };
+    const response = await this.post(
+      to,
+      kept.map(({ event }) => event)
+    ).catch(() => null);
     if (!response || response.status >= 500) return { state: { kind: 'waiting', count }, answer: null };
     if (!response.ok || response.redirected || !isJson(response)) {
       const says = response.redirected
@@ -117,7 +135,7 @@ export class DeviceQueue {
     for (const one of kept)
       if (answer.kept.includes(one.event.id)) await marking.store.put({ ...one, isSent: true });
     await marking.done;
-    const left = (await this.#waiting()).length;
+    const left = (await this.#waitingFor(to)).length;
     return {
       state: left === 0 ? { kind: 'sent', atMs: Date.now() } : { kind: 'waiting', count: left },
       answer
