@@ -46,17 +46,17 @@ const { env } = process;
 const port = Number(flags.port ?? env.PORT ?? 3210);
 if (!Number.isInteger(port) || port < 0 || port > 65535)
   giveUp(`A port is a number from 0 to 65535, not "${flags.port ?? env.PORT}".`);
+const cert = flags.cert ?? env.IRVOT_CERT;
+const key = flags.key ?? env.IRVOT_KEY;
 /** An authority of its own is needed where nobody gave a certificate. */
-const isInHouse = flags.network === true && flags.cert === undefined;
+const isInHouse = flags.network === true && !cert;
 if (flags.anew && !isInHouse) giveUp('--anew goes with --network, and without --cert.');
-if (flags.network && flags.origin)
+if (flags.network && (flags.origin ?? env.ORIGIN))
   giveUp('--network is for a house without a public name; behind a proxy --origin is enough.');
 const trustPort = Number(flags['trust-port'] ?? port + 1);
 if (isInHouse && (!Number.isInteger(trustPort) || trustPort < 1 || trustPort > 65535))
   giveUp(`--trust-port is a number from 1 to 65535, not "${flags['trust-port'] ?? trustPort}".`);
 const host = flags.host ?? env.HOST ?? (flags.network ? '0.0.0.0' : '127.0.0.1');
-const cert = flags.cert ?? env.IRVOT_CERT;
-const key = flags.key ?? env.IRVOT_KEY;
 if (Boolean(cert) !== Boolean(key)) giveUp('For https both --cert and --key are needed.');
 for (const file of [cert, key]) if (file && !existsSync(file)) giveUp(`There is no file ${file}.`);
 
@@ -205,7 +205,12 @@ function beginTrust() {
   trust.listen(trustPort, host, sayNetwork);
   setInterval(() => {
     const before = own.certificate;
-    own = readOwn();
+    try {
+      own = readOwn();
+    } catch (error) {
+      // what is shown now lasts for a month more
+      return console.error(`The studio’s certificate cannot be looked after: ${error.message}`);
+    }
     if (own.certificate !== before) server.setSecureContext({ cert: own.certificate, key: own.key });
     if (own.isNew) sayNetwork();
   }, LOOKED_AFTER_MS).unref();

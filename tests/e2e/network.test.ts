@@ -12,7 +12,7 @@ import { step } from './studio';
 const root = mkdtempSync(join(tmpdir(), 'irvot-network-'));
 test.afterAll(() => rmSync(root, { recursive: true, force: true }));
 const [PORT, TRUST] = [3411, 3412];
-const page0 = `http://127.0.0.1:${TRUST}`;
+const TRUST_PAGE = `http://127.0.0.1:${TRUST}`;
 const STUDIO = `https://127.0.0.1:${PORT}`;
 
 /** A browser of a device that trusts these authorities. */
@@ -50,12 +50,12 @@ test('a tablet learns to trust the studio once, and then has a safe line to it; 
     data,
     args: ['--network'],
     env: { IRVOT_DEMO: '1', IRVOT_NOW: '2026-11-24T08:00:00Z' },
-    origin: page0
+    origin: TRUST_PAGE
   });
   try {
     const authority = join(root, 'authority.crt');
     await step('the page gives the authority, its fingerprint and nothing of the studio', async () => {
-      const bytes = Buffer.from(await (await fetch(`${page0}/authority.crt`)).arrayBuffer());
+      const bytes = Buffer.from(await (await fetch(`${TRUST_PAGE}/authority.crt`)).arrayBuffer());
       const pem = execFileSync('openssl', ['x509', '-inform', 'der'], { input: bytes }).toString();
       writeFileSync(authority, pem);
       const [, print] = execFileSync('openssl', [
@@ -95,7 +95,7 @@ test('a tablet learns to trust the studio once, and then has a safe line to it; 
       const page = await stranger.newPage();
       await expect(page.goto(`${STUDIO}/sign-in`)).rejects.toThrow('ERR_CERT_AUTHORITY_INVALID');
       const other = await stranger.newPage();
-      await other.goto(page0);
+      await other.goto(TRUST_PAGE);
       await expect(other.getByRole('status')).toHaveText(/does not trust the studio yet/);
       await expect(other.getByRole('link', { name: 'The studio’s authority' })).toBeVisible();
       await stranger.close();
@@ -104,7 +104,7 @@ test('a tablet learns to trust the studio once, and then has a safe line to it; 
     await step('who does is led into the studio, where all that needs a safe line is there', async () => {
       const tablet = await device('tablet', authority);
       const page = await tablet.newPage();
-      await page.goto(page0);
+      await page.goto(TRUST_PAGE);
       await expect(page.getByRole('status')).toContainText('This device trusts the studio.');
       await page.getByRole('link', { name: 'Open the studio' }).click();
       await page.waitForURL(`${STUDIO}/**`);
