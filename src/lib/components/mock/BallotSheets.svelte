@@ -2,6 +2,7 @@
 <script lang="ts">
   import { page } from '$app/state';
   import PageSize, { sizeIn } from '$lib/components/paper/PageSize.svelte';
+  import PaperTools from '$lib/components/paper/PaperTools.svelte';
   import type { PaperBallot } from '$lib/schema/mock-view';
   import BallotSheet from './BallotSheet.svelte';
 
@@ -13,13 +14,13 @@
 <svelte:head>
   <title>Ballots on paper · Irvot</title>
 </svelte:head>
-<nav class="tools" aria-label="Ballots on paper">
+<PaperTools label="Ballots on paper">
   <a href={home}>Back</a>
   <PageSize />
   <button class="action main" onclick={() => window.print()}
     >{ballots.length === 1 ? 'Print it' : `Print these ${ballots.length}`}</button
   >
-</nav>
+</PaperTools>
 <!-- a sheet is as wide as paper is: on a phone it is moved about -->
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <div class="table" role="region" aria-label="The sheets" tabindex="0">
@@ -27,22 +28,12 @@
 </div>
 
 <style>
-  .tools {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 6px 20px;
-    align-items: center;
-    padding: 14px var(--edge);
-  }
   .table {
     overflow-x: auto;
   }
   @media print {
     .table {
       overflow: visible;
-    }
-    .tools {
-      display: none;
     }
   }
 </style>

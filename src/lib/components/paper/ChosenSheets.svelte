@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import PageSize from './PageSize.svelte';
+  import PaperTools from './PaperTools.svelte';
 
   let {
     label,
@@ -30,7 +31,7 @@
 </script>
 
 <h1 class="hidden">{label}</h1>
-<nav class="tools" aria-label={label}>
+<PaperTools {label}>
   <a href="/studio">Studio</a>
   <PageSize />
   {#each sheets as { id, name, says } (id)}<label
@@ -40,25 +41,13 @@
   {#if printed.length > 0}<button class="action main" onclick={() => window.print()}
       >Print {printed.length === 1 ? `this ${one}` : `these ${printed.length} ${many}`}</button
     >{/if}
-</nav>
+</PaperTools>
 {#if printed.length > 0}{@render chosen(printed)}{:else}<p class="first">
     {sheets.length === 0 ? none : 'None is chosen.'}
   </p>{/if}
 
 <style>
-  .tools {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 6px 20px;
-    align-items: center;
-    padding: 14px var(--edge);
-  }
   .first {
     padding: 24px var(--edge);
-  }
-  @media print {
-    .tools {
-      display: none;
-    }
   }
 </style>

@@ -2,6 +2,7 @@
   import type { Snippet } from 'svelte';
   import { page } from '$app/state';
   import PageSize, { sizeIn } from '$lib/components/paper/PageSize.svelte';
+  import PaperTools from '$lib/components/paper/PaperTools.svelte';
   import Sheet from '$lib/components/paper/Sheet.svelte';
   import type { LayoutData } from './$types';
 
@@ -20,7 +21,7 @@
   ] as const;
 </script>
 
-<nav class="tools" aria-label="Paper">
+<PaperTools label="Paper">
   <a href={base}>Back to the countback</a>
   {#each sheets as [name, says] (name)}<a
       href="{base}/paper/{name}?size={size}"
@@ -28,7 +29,7 @@
     >{/each}
   <PageSize {isWide} />
   <button class="action" onclick={() => window.print()}>Print</button>
-</nav>
+</PaperTools>
 <!-- a sheet may be wider than the screen: it can be reached and scrolled by keys -->
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <div class="table" role="region" aria-label="The sheet" tabindex="0">
@@ -52,14 +53,7 @@
 </div>
 
 <style>
-  .tools {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 6px 20px;
-    align-items: center;
-    padding: 14px var(--edge);
-  }
-  .tools a[aria-current] {
+  a[aria-current] {
     color: var(--ink);
     font-weight: 650;
     text-decoration: none;
@@ -74,9 +68,6 @@
   @media print {
     .table {
       overflow: visible;
-    }
-    .tools {
-      display: none;
     }
   }
 </style>
