@@ -339,6 +339,9 @@
     .who b {
       font-size: 90px;
     }
+  }
+  /* what leads on is as wide as the screen where it stands in a line of its own */
+  @media (max-width: 900px) {
     footer form:last-child,
     .onward {
       flex: 1 1 100%;
