@@ -117,18 +117,8 @@ async function expectClean(page: Page, name: string, looks: readonly Look[]) {
 }
 
 /** Leaves blocks of the desk until one with that heading is in hand. */
-async function passTo(page: Page, heading: string) {
-  for (let n = 0; n < 12; n += 1) {
-    const there = page.getByRole('heading', { name: heading, exact: true });
-    const isThere = await there.waitFor({ timeout: 700 }).then(
-      () => true,
-      () => false
-    );
-    if (isThere) return;
-    await page.keyboard.press('e');
-    await page.getByRole('button', { name: /^next ./ }).click();
-  }
-}
+const passTo = (page: Page, heading: string) =>
+  leaveBlocksUntil(page, page.getByRole('heading', { name: heading, exact: true }));
 
 /** Somebody who walks from screen to screen, and has each looked at in every way. */
 async function walker(browser: Browser) {
