@@ -12,6 +12,7 @@ const ROOMS = {
   lay: ['facts', 'laid', 'climb'],
   day: ['facts', 'laid', 'climb'],
   joint: ['facts', 'laid'],
+  today: ['facts', 'laid', 'lay', 'joint', 'day'],
   scratch: ['facts', 'climb', 'lay', 'joint']
 };
 const rooms = readdirSync('src/lib/core/season', { withFileTypes: true }).filter((entry) =>

@@ -1,19 +1,12 @@
 /** What pages are given to draw: shapes that cross from the server to the interface. */
-import type { NoteSpread } from '../core/pitch';
-import type { EquipmentMark, Ways } from '../core/practice';
-import type {
-  DeskEvent,
-  InstrumentFamily,
-  RoadBlock,
-  Take,
-  TakeAnchor,
-  TakeMark,
-  Task
-} from '../core/record';
+import type { EquipmentMark } from '../core/practice';
+import type { Take, TakeAnchor, TakeMark } from '../core/record';
 import type { ItemKind } from '../core/record/words';
-import type { ScalesStanding, SectionStair, SpotNow, Step } from '../core/season';
+import type { SectionStair, Step } from '../core/season';
 import type { BarRange, BeatUnit, Milliseconds, Tempo } from '../core/units';
 import type { HeldBefore } from './before-view';
+
+export type { HurtView, SpotView, TodayView } from '../core/season';
 
 export type StudioAudition = {
   readonly id: string;
@@ -189,61 +182,6 @@ export type SeasonHeadView = {
   readonly shortMin: number;
 };
 
-/** An item as the desk shows it. */
-type DeskItem = {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: ItemKind;
-  readonly composer: string;
-  readonly pages: string;
-  readonly metre: string;
-  readonly fromBar: number;
-  readonly toBar: number;
-  readonly barsPerLine?: string | undefined;
-  readonly pickupBeats?: number | undefined;
-  /** To think of before it is played; empty where nobody said. */
-  readonly thought: string;
-};
-
-/** What Today and the desk are shown from. */
-export type TodayView = {
-  readonly audition: { readonly id: string; readonly name: string };
-  readonly candidate: { readonly id: string; readonly name: string };
-  readonly today: string;
-  /** What the clock gives today, in minutes. */
-  readonly thereMin: number;
-  readonly roadMap: readonly RoadBlock[];
-  /** Fundamentals that are due and have no minutes today. */
-  readonly waiting: readonly string[];
-  /** Blocks that can be put in besides: one for each item, then probes and what is for the microscope. */
-  readonly canAdd: readonly Omit<RoadBlock, 'id'>[];
-  readonly tomorrow: { readonly date: string; readonly roadMap: readonly RoadBlock[] };
-  readonly events: readonly DeskEvent[];
-  readonly items: readonly DeskItem[];
-  readonly lessonNote: { readonly date: string; readonly note: string } | null;
-  /** Of all items that are played, hardest first. */
-  readonly spots: readonly SpotView[];
-  /** Of what the candidate plays; null where it is not known. */
-  readonly family: InstrumentFamily | null;
-  /** Tasks around the audition that are due in a week, or were before. */
-  readonly due: readonly Task[];
-  /** What a light day before the round is for; null on others. */
-  readonly light: string | null;
-  /** Null where nothing hurts, as far as was said. */
-  readonly hurt: HurtView | null;
-  readonly ways: Ways;
-  /** This week asks more than a fifth above the two before. */
-  readonly isJump: boolean;
-  /** A guardian has not said yes: nobody is recorded. */
-  readonly isAskedFirst: boolean;
-  /** Of the scales that were played by key. */
-  readonly scales: readonly ScalesStanding[];
-  /** What was changed of the instrument lately, oldest first. */
-  readonly equipment: readonly EquipmentMark[];
-  /** Where their notes lie, as the tuner has heard. */
-  readonly tones: readonly NoteSpread[];
-};
-
 /** What a candidate can wish for that can be carried out. */
 export type CanWish = {
   /** Monday first. */
@@ -284,30 +222,6 @@ export type HoldsAsked = {
   readonly before: HeldBefore | null;
 };
 
-/** A spot as its pages and the desk show it. */
-export type SpotView = Pick<
-  SpotNow,
-  | 'id'
-  | 'itemId'
-  | 'fromBar'
-  | 'toBar'
-  | 'issue'
-  | 'notHeld'
-  | 'foundBy'
-  | 'foundOn'
-  | 'elsewhere'
-  | 'state'
-  | 'days'
-  | 'dueOn'
-  | 'places'
-  | 'section'
-  | 'bpm'
-  | 'method'
-> & {
-  readonly isFirst: boolean;
-  /** Methods, by id, the proposed one first. */
-  readonly offers: readonly string[];
-};
 /** Where the bars of a spot sound in a take. */
 export type SpotPlace = {
   readonly takeId: string;
@@ -316,9 +230,6 @@ export type SpotPlace = {
   readonly fromMs: Milliseconds;
   readonly toMs: Milliseconds;
 };
-/** A pain that was said at the desk and is not yet said to be well. */
-export type HurtView = { readonly since: string; readonly isTold: boolean };
-
 /** A take as lists and its page show it. */
 type TakeShown = Take & {
   readonly anchors: readonly TakeAnchor[];

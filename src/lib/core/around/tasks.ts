@@ -2,6 +2,7 @@
  * What has to be done around an audition besides playing, counted back from the deadline and from the round. Source: the mock model, section 7,
  * and handbook sections 2 and 11; how many days before is common practice, no published source.
  */
+import type { Task } from '../record';
 import type { InstrumentFamily } from '../record/family';
 import { type DayNumber, dayOf, formatDate } from '../units';
 
@@ -74,3 +75,12 @@ export function lightDay(daysToGo: number): string | null {
     return 'A light day: sound, a few first bars at their tempo, and then enough. The rest is sleep.';
   return null;
 }
+
+const DUE_SOON_DAYS = 7;
+
+/** Those that are open and due in a week, or were before; by their days. */
+export const dueSoon = (tasks: readonly Task[], today: string): Task[] =>
+  tasks
+    .filter(({ doneOn }) => doneOn === null)
+    .filter(({ dueOn }) => dueOn !== null && dayOf(dueOn) - dayOf(today) <= DUE_SOON_DAYS)
+    .sort((a, b) => (a.dueOn! < b.dueOn! ? -1 : 1));

@@ -1,4 +1,5 @@
 export * from './elements';
+export { inOrder } from './event-order';
 export * from './touch';
 export * from './cautions';
 export * from './desk';

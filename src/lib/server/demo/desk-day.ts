@@ -3,6 +3,7 @@ import { type DeskBlock, keyInHand, nextTask, readDeskDay, standingOf } from '..
 import type { DeskEvent, RoadBlock } from '../../core/record';
 import { randomFrom, seedOf } from '../../core/units';
 import { instantOf } from '../../core/units/zone';
+import type { TodayView } from '../../core/season';
 import type { App, Who } from '../app';
 import { keepDeskEvents, readToday } from '../usecase/desk';
 import { DEMO_ZONE } from './studio';
@@ -30,10 +31,16 @@ export type Player = {
   readonly random: () => number;
 };
 
-/** Plays all blocks that are worked at; runs and the rest of the day's items are logged by hand. Returns the ids of the blocks that were played. */
+/** Plays all blocks that are worked at; runs and the rest of the day's items are logged by hand. Returns the ids of the items that were played. */
 export function playAtDesk(app: App, player: Player, date: string): ReadonlySet<string> {
   const { who, auditionId, candidateId } = player;
-  const view = readToday(app, who, { auditionId });
+  const { events, played } = playDay(app, player, readToday(app, who, { auditionId }), date);
+  keepDeskEvents(app, who, { candidateId, events });
+  return played;
+}
+
+/** What a desk would keep of a day that is played so. */
+export function playDay(app: Pick<App, 'newId'>, player: Player, view: TodayView, date: string) {
   const desk = new DemoDesk(instantOf(date, '17:00', DEMO_ZONE)!, date, app);
   desk.say({ kind: 'day', blocks: [...view.roadMap] });
   const counts = new Map<string, number>();
@@ -42,8 +49,7 @@ export function playAtDesk(app: App, player: Player, date: string): ReadonlySet<
     ({ kind, work }) => work !== null || kind === 'warm-up' || kind === 'fundamentals'
   );
   for (const block of played) playBlock(desk, block, player, counts);
-  keepDeskEvents(app, who, { candidateId, events: desk.events });
-  return new Set(played.map(({ itemId }) => itemId ?? ''));
+  return { events: desk.events, played: new Set(played.map(({ itemId }) => itemId ?? '')) };
 }
 
 class DemoDesk {
@@ -51,7 +57,7 @@ class DemoDesk {
   constructor(
     private atMs: number,
     readonly date: string,
-    private readonly app: App
+    private readonly app: Pick<App, 'newId'>
   ) {}
 
   say(event: Record<string, unknown>): void {

@@ -1,14 +1,12 @@
 /** All facts a season is laid from, read from what is kept; of several auditions of one candidate as one. */
 import {
-  type Joint,
+  type JoinedSeason,
   type Part,
   type SeasonRequest,
-  countingDownTo,
-  joinAuditions,
-  logOf,
-  namesFor
+  isLaidWithOthers,
+  joinSeason
 } from '../../core/season';
-import { type Touch, hurtDaysOf } from '../../core/practice';
+import { hurtDaysOf } from '../../core/practice';
 import { dayOf, formatDate } from '../../core/units';
 import { type App, todayIn } from '../app';
 import { writesOf } from '../db/open';
@@ -20,18 +18,12 @@ import { hurtEvents } from '../store/desk-event';
 import { touchesOfAudition } from '../store/touch';
 import { orNotFound } from '../errors';
 
-export type Season = {
+export type Season = JoinedSeason & {
   readonly audition: Audition;
   readonly candidate: Candidate;
   readonly items: readonly ListItem[];
-  /** This audition's facts by themselves. */
-  readonly own: SeasonRequest;
-  /** What the plan is laid from: with the candidate's other auditions, where there are any. */
-  readonly request: SeasonRequest;
-  /** Null where it is the only one. */
-  readonly joint: Joint | null;
-  /** The log from which the plan is laid, with this audition's ids. */
-  readonly log: readonly Touch[];
+  /** The others that are laid with it; what each is by itself. */
+  readonly beside: readonly Part[];
   /** Items of the other auditions, with the audition's name. */
   readonly others: readonly (ListItem & { readonly auditionName: string })[];
 };
@@ -66,45 +58,26 @@ function readFacts(app: App, auditionId: string): Season {
   const candidate = orNotFound(findCandidate(app.db, audition.candidateId));
   const items = itemsOf(app.db, auditionId);
   const own = readOwn(app, audition, candidate, items);
-  const alone: Season = {
+  const since = formatDate(dayOf(own.today) - LENDS_DAYS);
+  const others = (isLaidWithOthers(own) ? auditionsBeside(app.db, auditionId, since) : [])
+    .map((other) => ({ other, items: itemsOf(app.db, other.id) }))
+    .filter((one) => one.items.length > 0);
+  const partOf = ({ id, name }: Audition, request: SeasonRequest): Part => ({
+    auditionId: id,
+    name,
+    request
+  });
+  const beside = others.map(({ other, items: list }) => partOf(other, readOwn(app, other, candidate, list)));
+  return {
+    ...joinSeason(partOf(audition, own), beside),
     audition,
     candidate,
     items,
-    own,
-    request: own,
-    log: own.log,
-    joint: null,
-    others: []
+    beside,
+    others: others.flatMap(({ other, items: list }) =>
+      list.map((item) => ({ ...item, auditionName: other.name }))
+    )
   };
-  if (items.length === 0 || !own.rounds.some((r) => r.date >= own.today)) return alone;
-  const since = formatDate(dayOf(own.today) - LENDS_DAYS);
-  const beside = auditionsBeside(app.db, auditionId, since);
-  const others = beside
-    .map((other) => ({ other, items: itemsOf(app.db, other.id) }))
-    .filter((one) => one.items.length > 0);
-  if (others.length === 0) return alone;
-  return joinWith(
-    alone,
-    own,
-    others.map(({ other, items: list }) => ({
-      auditionId: other.id,
-      name: other.name,
-      request: readOwn(app, other, candidate, list)
-    })),
-    others.flatMap(({ other, items: list }) => list.map((item) => ({ ...item, auditionName: other.name })))
-  );
-}
-
-function joinWith(
-  season: Season,
-  own: SeasonRequest,
-  others: readonly Part[],
-  items: Season['others']
-): Season {
-  const part = { auditionId: season.audition.id, name: season.audition.name, request: own };
-  const joint = joinAuditions([part, ...others]);
-  const log = logOf(joint.request.log, namesFor(joint, season.audition.id));
-  return { ...season, own, joint, log, others: items, request: countingDownTo(joint.request, own) };
 }
 
 function readOwn(

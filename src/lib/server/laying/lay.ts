@@ -4,13 +4,13 @@
  */
 import { createHash } from 'node:crypto';
 import {
-  type Names,
   type SeasonPlan,
   type SeasonRequest,
-  agreedAbout,
+  type ToLay,
+  agreedOf,
   compareLayings,
   layForEach,
-  namesFor,
+  toLay,
   viewOf
 } from '../../core/season';
 import { type App, todayIn } from '../app';
@@ -22,16 +22,7 @@ import { type Season, readSeason } from './facts';
 import { hasWork } from './plan';
 
 /** What is to be laid, and for whom it is kept. */
-export type Task = {
-  readonly request: SeasonRequest;
-  /** Of each audition, what it calls the items where several are laid as one, and the ids of its rounds. */
-  readonly auditions: readonly {
-    readonly id: string;
-    readonly names: Names | null;
-    readonly countsDownTo: NonNullable<SeasonRequest['countsDownTo']>;
-  }[];
-  readonly digest: string;
-};
+export type Task = ToLay & { readonly digest: string };
 
 type Agreed = SeasonRequest['previous'];
 
@@ -41,17 +32,12 @@ export function readTask(app: App, auditionId: string, agreed?: Agreed): Task | 
   if (!hasWork(season)) return null;
   const digest = digestOf(season);
   if (latestVersion(app.db, auditionId)?.factsDigest === digest) return null;
-  const { joint, request } = season;
-  const idsOf = ({ rounds }: Pick<SeasonRequest, 'rounds'>) => rounds.map((round) => round.id);
-  const auditions = joint
-    ? joint.live.map(({ auditionId: id, request: own }) => ({
-        id,
-        names: namesFor(joint, id),
-        countsDownTo: idsOf(own)
-      }))
-    : [{ id: auditionId, names: null, countsDownTo: idsOf(request) }];
-  return { request: { ...request, previous: agreed ?? agreedOf(app, season) }, auditions, digest };
+  return { ...toLay(season, agreed ?? agreedOf(season, (id) => agreedBefore(app, id))), digest };
 }
+
+/** What the latest plan of an audition agreed, or an archive it came from. */
+export const agreedBefore = (app: App, auditionId: string): Agreed =>
+  latestVersion(app.db, auditionId)?.plan.agreed ?? agreedElsewhere(app.db, auditionId) ?? undefined;
 
 /** Keeps what was laid as each audition's next laying. */
 export function keepPlans(app: App, task: Task, plans: readonly SeasonPlan[], cause: string): void {
@@ -96,28 +82,6 @@ export function layForTakers(app: App, callId: string, cause: string): void {
 }
 
 const isAhead = ({ rounds }: Audition, today: string) => rounds.some((round) => round.date >= today);
-
-/** What was agreed: of several auditions each one's own, so that one that joins brings its dates along. */
-function agreedOf(app: App, { audition, joint }: Season): Agreed {
-  const agreedBefore = (id: string) =>
-    latestVersion(app.db, id)?.plan.agreed ?? agreedElsewhere(app.db, id) ?? undefined;
-  if (!joint) return agreedBefore(audition.id);
-  const all = joint.live.flatMap((part) => {
-    const agreed = agreedBefore(part.auditionId);
-    if (!agreed) return [];
-    const own = new Set(part.request.items.map((item) => item.id).filter((id) => !joint.twins.has(id)));
-    const items = joint.request.items.filter((item) => own.has(item.id));
-    return [agreedAbout(agreed, items)];
-  });
-  return all.length === 0
-    ? undefined
-    : {
-        ground: all.every((a) => a.ground === all[0]!.ground) ? all[0]!.ground : undefined,
-        carried: all.flatMap((a) => a.carried),
-        rungs: all.flatMap((a) => a.rungs),
-        allotments: all.flatMap((a) => a.allotments)
-      };
-}
 
 /** The audition's next laying, or in place of the last where nothing dated moved. */
 function keepLaying(

@@ -1,19 +1,16 @@
 /** Around an audition: tasks that are not played, each with a day, a person and a tick. */
 import { usualTasks } from '../../core/around';
 import { type Task, familyOf } from '../../core/record';
-import { dayOf } from '../../core/units';
 import { type App, todayIn } from '../app';
 import { applyChange } from '../change/apply';
 import { boundCount, boundDates } from '../change/bounds';
 import { orNotFound } from '../errors';
-import { type Audition, findAudition } from '../store/audition';
+import { findAudition } from '../store/audition';
 import { findCandidate } from '../store/candidate';
 import { putTasks, tasksOf } from '../store/task';
 import { lastTimesOf } from './before';
 import { candidateOfAudition } from './owner';
 import { useCase } from './use-case';
-
-const DUE_SOON_DAYS = 7;
 
 export const readTasks = useCase({
   rule: 'see',
@@ -36,15 +33,6 @@ function both(app: App, auditionId: string) {
   const audition = orNotFound(findAudition(app.db, auditionId));
   return { audition, candidate: orNotFound(findCandidate(app.db, audition.candidateId)) };
 }
-
-/** Those that are open and due in a week, or were before. */
-export function dueSoon(app: App, { id }: Pick<Audition, 'id'>, today: string): Task[] {
-  return tasksOf(app.db, id)
-    .filter(({ dueOn, doneOn }) => doneOn === null && dueOn !== null)
-    .filter(({ dueOn }) => daysTo(dueOn!, today) <= DUE_SOON_DAYS)
-    .sort((a, b) => (a.dueOn! < b.dueOn! ? -1 : 1));
-}
-const daysTo = (date: string, today: string) => dayOf(date) - dayOf(today);
 
 /** The usual ones, for an audition as it is known now. */
 function usualOf(app: App, auditionId: string): Task[] {

@@ -11,6 +11,7 @@ import * as desk from './desk';
 import * as evening from './evening';
 import * as heard from './heard';
 import * as jurors from './jurors';
+import * as kit from './kit';
 import * as lesson from './lesson';
 import * as list from './list';
 import * as listener from './listener';
@@ -56,6 +57,7 @@ export const USE_CASES = Object.fromEntries(
     evening,
     heard,
     jurors,
+    kit,
     lesson,
     list,
     listener,

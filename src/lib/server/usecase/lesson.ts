@@ -3,7 +3,7 @@
  * stood there before, so that it can be taken back.
  */
 import { clearDays, exceptionsOn, joinDays } from '../../core/plan';
-import { readPaces, readSince } from '../../core/season';
+import { readPaces, readSince, viewOfSpot } from '../../core/season';
 import { type StepSchool, targetOf } from '../../core/tempo';
 import { dayOf, formatDate, weekdayOf } from '../../core/units';
 import { type App, type Who, todayIn } from '../app';
@@ -18,7 +18,7 @@ import { takesOf } from '../store/take';
 import { candidateOfAudition } from './owner';
 import { readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
-import { hurtOf, spotsOfSeason, viewOfSpot } from './spots';
+import { hurtOf, spotsOfSeason } from './spots';
 import { changeTime } from './studio';
 import { useCase } from './use-case';
 import { isGone, wishable } from './wish';

@@ -10,7 +10,17 @@ import {
 } from '../../core/readiness';
 import type { RoadBlock, SaidKind } from '../../core/record';
 import type { AskedBlock, CheckKind, CheckLevel } from '../../core/record/words';
-import { type PlannedItem, type SeasonPlan, doesAnswer, evidenceOf, wantedOn } from '../../core/season';
+import {
+  type DayFacts,
+  type PlannedItem,
+  type SeasonPlan,
+  askedFor,
+  doesAnswer,
+  evidenceOf,
+  roadMapOn,
+  spotsNow,
+  wantedOn
+} from '../../core/season';
 import { dayOf, formatDate, isInside } from '../../core/units';
 import type { AskedView, ReadinessView } from '../../schema/readiness-view';
 import { type App, type Who, isTeaching, todayIn } from '../app';
@@ -25,11 +35,11 @@ import * as desk from '../store/desk-event';
 import { type ListItem, findItem } from '../store/item';
 import { mocksOf } from '../store/mock';
 import { checkLevelsOf, saidChecksOf } from '../store/said-check';
-import { roadMapOn } from './desk';
+import { readDayFacts } from './day-facts';
 import { gapsOf } from './mock-gaps';
 import { isOver } from './mock-rules';
 import { candidateOfAudition, candidateOfItem } from './owner';
-import { hurtOf, keepEvent, spotsOfSeason } from './spots';
+import { hurtOf, keepEvent } from './spots';
 import { useCase } from './use-case';
 
 /** Evidence of the desk is looked for so far back: longer than any of it counts. */
@@ -61,7 +71,8 @@ export const readReadiness = useCase({
       // what hurts is not put on a day
       next: next && {
         ...next,
-        asked: next.block && plan && !isHurt ? askedOf(app, season, plan, next) : null
+        asked:
+          next.block && plan && !isHurt ? askedOf(readDayFacts(app, season, who), season, plan, next) : null
       },
       isHurt,
       put: plan ? putBesides(app, season, plan, next) : [],
@@ -196,20 +207,20 @@ const saidOf = (app: App, item: ListItem): Evidence[] =>
 
 /** The next day to come with minutes of its own, and the block as it would stand there; null where none is left, or the block cannot be had now. */
 function askedOf(
-  app: App,
+  facts: DayFacts,
   season: Season,
   plan: SeasonPlan,
   { itemId, block: as }: Pick<NextAction, 'itemId' | 'block'>
 ): AskedView | null {
   const date = nextDayOf(plan, season.own.today);
   if (date === null || as === null) return null;
-  const wanted = wantedOn(desk.deskEventsOf(app.db, season.candidate.id, date));
+  const wanted = askedFor(facts, date);
   const isWanted = wanted.some((one) => one.itemId === itemId && one.as === as);
-  const spots = spotsOfSeason(app, season, season.own.today);
+  const spots = spotsNow(facts, season, season.own.today);
   const isOf = (block: RoadBlock) => block.itemId === itemId && doesAnswer(block, as);
-  const planned = roadMapOn(app, season, plan, spots, date, wanted).find(isOf);
+  const planned = roadMapOn(facts, season, plan, spots, date, wanted).find(isOf);
   if (planned) return { as, date, minutes: planned.minutes, is: isWanted ? 'asked' : 'planned' };
-  const made = roadMapOn(app, season, plan, spots, date, [...wanted, { itemId, as }]).find(isOf);
+  const made = roadMapOn(facts, season, plan, spots, date, [...wanted, { itemId, as }]).find(isOf);
   return made ? { as, date, minutes: made.minutes, is: 'open' } : null;
 }
 

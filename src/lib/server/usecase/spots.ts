@@ -1,9 +1,9 @@
 /** Spots: what stands, entered and set outside the desk, by the candidate or the teacher; and whether something hurts. */
 import { type Ways, readSpots, readWays } from '../../core/practice';
-import { type DeskEvent, type Spot, type SpotSet, familyOf } from '../../core/record';
-import { type SpotNow, isFirst, namesFor, spotsOn } from '../../core/season';
+import type { DeskEvent, Spot, SpotSet } from '../../core/record';
+import { type SpotNow, spotsNow, viewOfSpot } from '../../core/season';
 import { spanOfBars } from '../../core/take';
-import type { HurtView, SpotPlace, SpotView } from '../../schema/view';
+import type { HurtView, SpotPlace } from '../../schema/view';
 import { type App, type Who, todayIn, isTeaching } from '../app';
 import { boundCount } from '../change/bounds';
 import { orNotFound } from '../errors';
@@ -18,53 +18,20 @@ import { useCase } from './use-case';
 
 /** Spots of all items that are played, under the ids of this audition, as they stand on a date; hardest first. */
 export function spotsOfSeason(app: App, season: Season, date: string): SpotNow[] {
-  const { candidate, joint, request } = season;
-  const names = joint && namesFor(joint, season.audition.id);
-  const idOf = (id: string) => {
-    const jointId = joint?.twins.get(id)?.itemId ?? id;
-    return names?.items[jointId] ?? jointId;
-  };
-  const known = readSpots(desk.lastingDeskEvents(app.db, candidate.id));
+  const { candidate } = season;
   const facts = {
+    candidate,
     items: [...season.items, ...season.others],
-    log: season.log,
-    schools: request.schools,
-    time: request.time,
-    family: familyOf(candidate.instruments),
+    spotEvents: desk.lastingDeskEvents(app.db, candidate.id),
     ways: waysOfPlayer(app, candidate.id),
     isHurt: hurtOf(app, candidate.id) !== null
   };
-  return spotsOn(
-    known.map((spot) => ({ ...spot, itemId: idOf(spot.itemId) })),
-    facts,
-    date
-  );
+  return spotsNow(facts, season, date);
 }
 
 /** What this player is offered to practise by. */
 export const waysOfPlayer = (app: App, candidateId: string): Ways =>
   readWays(desk.methodEvents(app.db, candidateId));
-
-export const viewOfSpot = (spot: SpotNow): SpotView => ({
-  id: spot.id,
-  itemId: spot.itemId,
-  fromBar: spot.fromBar,
-  toBar: spot.toBar,
-  issue: spot.issue,
-  notHeld: spot.notHeld,
-  foundBy: spot.foundBy,
-  foundOn: spot.foundOn,
-  elsewhere: spot.elsewhere,
-  state: spot.state,
-  days: spot.days,
-  dueOn: spot.dueOn,
-  places: spot.places,
-  section: spot.section,
-  bpm: spot.bpm,
-  method: spot.method,
-  isFirst: isFirst(spot),
-  offers: spot.offers.map(({ id }) => id)
-});
 
 /** The latest pain that was said and not followed by "well"; what the teacher was not told of is nobody else's. */
 export function hurtOf(app: App, candidateId: string, who?: Who): HurtView | null {

@@ -1,0 +1,116 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import type { DeskEvent } from '../../core/record';
+import { type DayOnDevice, type Kit, makeDayOnDevice } from '../../core/season';
+import { randomFrom, seedOf } from '../../core/units';
+import { sayTouchFault } from '../../schema/touch';
+import { DEMO_NOW, openDemo } from '../../../../tests/fixtures/demo-studio';
+import type { App, Who } from '../app';
+import { playDay } from '../demo/desk-day';
+import { readSeason } from '../laying/facts';
+import { layWaiting } from '../laying/new-day';
+import { planOf } from '../laying/plan';
+import { auditionsOf } from '../store/audition';
+import { listCandidates } from '../store/candidate';
+import { keepDeskEvents, readToday } from './desk';
+import { readKeptHere, readKit } from './kit';
+
+const DAY_MS = 86_400_000;
+const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'T' };
+let app: App;
+let now: number;
+
+beforeEach(() => {
+  now = DEMO_NOW;
+  app = openDemo(() => now);
+});
+
+/** Everybody in the demo who has something to play today. */
+const players = () =>
+  listCandidates(app.db).flatMap(({ id: candidateId, name }) => {
+    const who: Who = { kind: 'candidate', accountId: 'a', candidateId, name, isPutAway: false };
+    const auditionId = readKeptHere(app, who, {}).auditions[0];
+    return auditionId === undefined ? [] : [{ who, candidateId, auditionId, name }];
+  });
+/** As it lies on a device. */
+const kitOf = (who: Who, auditionId: string) =>
+  JSON.parse(JSON.stringify(readKit(app, who, { auditionId }))) as Kit;
+const onDevice = (kit: Kit, since: readonly DeskEvent[], date: string) =>
+  makeDayOnDevice(kit, since, date, sayTouchFault);
+function playedBy(player: ReturnType<typeof players>[number], view: DayOnDevice['view'], date: string) {
+  const random = randomFrom(seedOf(player.name + date));
+  const player1 = { ...player, easeOf: new Map<string, number>(), random };
+  return playDay(app, player1, view, date).events;
+}
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+const planNow = (auditionId: string) => plain(planOf(app, readSeason(app, auditionId))!.plan);
+
+describe('a device that keeps an audition', () => {
+  it('shows the day as the studio does', () => {
+    expect(players().length).toBeGreaterThan(3);
+    for (const { who, auditionId } of players()) {
+      const shown = readToday(app, who, { auditionId });
+      const { view, isLaid } = onDevice(kitOf(who, auditionId), [], shown.today);
+      expect(view).toEqual(plain(shown));
+      expect(isLaid).toBe(false);
+    }
+  });
+
+  it('lays, from what was played on it, the plan that the studio lays when it hears of it', () => {
+    for (const player of players()) {
+      const { who, auditionId, candidateId } = player;
+      const kit = kitOf(who, auditionId);
+      const today = kit.facts.readOn;
+      const events = playedBy(player, onDevice(kit, [], today).view, today);
+      const here = onDevice(kit, events, today);
+      const answer = keepDeskEvents(app, who, { candidateId, events });
+      expect(here.isLaid).toBe(answer.isLaid);
+      expect(here.moves).toEqual(plain(answer.moves));
+      expect(here.notLogged).toEqual(answer.notLogged);
+      expect(plain(here.plan)).toEqual(planNow(auditionId));
+      expect(plain(here.view)).toEqual(plain(readToday(app, who, { auditionId })));
+      // what it knows already, it does not log again
+      expect(onDevice(kitOf(who, auditionId), events, today).isLaid).toBe(false);
+    }
+  });
+
+  it('goes on to the next day and the one after, and is what the studio will say', () => {
+    for (const player of players()) {
+      const { who, auditionId, candidateId } = player;
+      now = DEMO_NOW;
+      const kit = kitOf(who, auditionId);
+      const today = kit.facts.readOn;
+      const first = playedBy(player, onDevice(kit, [], today).view, today);
+      now += DAY_MS;
+      const tomorrow = onDevice(kit, first, today).view.tomorrow.date;
+      const later = onDevice(kit, first, tomorrow);
+      // the studio has slept, and hears of yesterday before it lays the new day
+      keepDeskEvents(app, who, { candidateId, events: first });
+      layWaiting(app);
+      expect(plain(later.view.roadMap)).toEqual(plain(readToday(app, who, { auditionId }).roadMap));
+      const second = playedBy(player, later.view, tomorrow);
+      const both = onDevice(kit, [...first, ...second], tomorrow);
+      keepDeskEvents(app, who, { candidateId, events: second });
+      expect(plain(both.view)).toEqual(plain(readToday(app, who, { auditionId })));
+    }
+  });
+
+  it('of a candidate’s keeps every audition ahead, and of a teacher’s own none by itself', () => {
+    const { who, candidateId } = players()[0]!;
+    const all = auditionsOf(app.db, candidateId).map(({ id }) => id);
+    expect(all).toEqual(expect.arrayContaining([...readKeptHere(app, who, {}).auditions]));
+    expect(readKeptHere(app, who, {}).nowMs).toBe(now);
+    expect(readKeptHere(app, TEACHER, {}).auditions).toEqual([]);
+  });
+
+  it('is told nothing of a pain that the teacher was not told of', () => {
+    const { who, candidateId, auditionId } = players()[0]!;
+    const date = kitOf(who, auditionId).facts.readOn;
+    const made = { id: 'pain', device: 'd', seq: 0, atMs: now, date };
+    keepDeskEvents(app, who, { candidateId, events: [{ ...made, kind: 'hurt', isTold: false }] });
+    expect(kitOf(who, auditionId).hurtEvents).toHaveLength(1);
+    const teachers = kitOf(TEACHER, auditionId);
+    expect(teachers.hurtEvents).toBeNull();
+    expect(teachers.facts.hurt).toBeNull();
+    expect(JSON.stringify(teachers)).not.toContain('"pain"');
+  });
+});
