@@ -11,6 +11,10 @@ export default {
     adapter: adapter({ precompress: false }),
     // the form package's one adapter that is used; its own index brings a dozen libraries that are not
     alias: { $zod4: 'node_modules/sveltekit-superforms/dist/adapters/zod4' },
+    // the empty page is served at every address where there is no line
+    paths: { relative: false },
+    // by state/device/program.ts, where the browser has what it needs
+    serviceWorker: { register: false },
     csp: {
       mode: 'auto',
       directives: {

@@ -4,7 +4,9 @@
   import { afterNavigate } from '$app/navigation';
   import { page } from '$app/state';
   import SignOut from '$lib/components/ui/SignOut.svelte';
+  import AwayLine from '$lib/components/ui/AwayLine.svelte';
   import UndoLine from '$lib/components/ui/UndoLine.svelte';
+  import { BY_DEVICE } from '$lib/schema/kept-pages';
   import { setDraftOwner } from '$lib/state/draft';
   import { trouble } from '$lib/state/send';
   import type { LayoutData } from './$types';
@@ -31,12 +33,24 @@
   );
   afterNavigate(() => trouble.set(''));
   setDraftOwner(() => data.who?.drafts ?? null);
-  // what was recorded on this device goes to the studio from whatever page is open
-  onMount(async () => {
-    const owner = data.who?.drafts.accountId;
-    if (!owner) return;
-    const { TakesOut } = await import('$lib/state/device/takes-out.svelte');
-    await TakesOut.of(owner).open();
+  /** Made by the device, where there was no line. */
+  const isAway = $derived(page.data.answeredBy === BY_DEVICE);
+  // what was recorded and done on this device goes to the studio from whatever page is open; what is played next is kept on it
+  onMount(() => {
+    let end = () => {};
+    void (async () => {
+      const { keepProgram } = await import('$lib/state/device/program');
+      await keepProgram().catch(() => {});
+      const owner = data.who?.drafts.accountId;
+      if (!owner) return;
+      const { sendEvents } = await import('$lib/state/device/events-out');
+      end = sendEvents(owner);
+      const { TakesOut } = await import('$lib/state/device/takes-out.svelte');
+      await TakesOut.of(owner).open();
+      const { keepPages } = await import('$lib/state/device/kept-pages');
+      await keepPages(owner, page.params.audition ?? null).catch(() => {});
+    })();
+    return () => end();
   });
 </script>
 
@@ -58,6 +72,9 @@
       Your teacher has put your place here away for now: all of it can be read, and nothing is changed.
     </p>
   {/if}
+  {#if isAway}<div class="saved">
+      <AwayLine isLaidHere={page.data.isLaidHere === true} isQuiet={isWhole} />
+    </div>{/if}
   {#if data.who && undoToken}<div class="saved">
       {#key undoToken}<UndoLine token={undoToken} />{/key}
     </div>{/if}

@@ -32,6 +32,8 @@ export type StudioRow = {
   readonly instruments: string;
   readonly hasJoined: boolean;
   readonly daysSinceLog: number | null;
+  /** Since a device of theirs last asked or sent: what was played since may lie on it; null before any. */
+  readonly daysSinceHeard: number | null;
   readonly minutesThisWeek: number;
   readonly lessonToday: { readonly start: string | null } | null;
   readonly hasTime: boolean;

@@ -25,45 +25,38 @@ import {
 import type { NoteSpread } from '$lib/core/pitch';
 import type { DeskEvent, RoadBlock, Spot } from '$lib/core/record';
 import type { BlockEnd } from '$lib/core/record/words';
-import type { DeskAnswer } from '$lib/schema/desk';
 import type { TodayView } from '$lib/schema/view';
 import { type BlockSet, DayChanges } from './day-changes.svelte';
 import { hasSafeLine, sayNoSafeLine } from './device/safe-line';
 import { DeskClock } from './desk-clock.svelte';
-import { type DeskDraft, DeviceQueue, type QueueState } from './device/queue';
+import { DeskLine } from './desk-line.svelte';
+import type { DeskDraft } from './device/queue';
 
-/** What has not been sent by then is said to wait. */
-const SAID_TO_WAIT_MS = 800;
-/** A sending that was not answered by then is made again. */
-const GIVEN_UP_MS = 20_000;
-/** After a line was missed it is tried again after so long. */
-const AGAIN_MS = 15_000;
-
-/** Who sits before it: the account, and whether it is the candidate's own. */
-export type Player = { readonly account: string; readonly isCandidate: boolean };
+/** Who sits before it: the account, whether it is the candidate's own, and the zone in which this device told the day; null where the studio did. */
+export type Player = {
+  readonly account: string;
+  readonly isCandidate: boolean;
+  readonly toldIn: string | null;
+};
 
 type Who = {
   readonly kind: string;
   readonly isAlone: boolean;
   readonly drafts: { readonly accountId: string };
 } | null;
-export const playerOf = (who: Who): Player => ({
+export const playerOf = (who: Who, toldIn: string | null): Player => ({
   account: who?.drafts.accountId ?? '',
-  isCandidate: who?.kind === 'candidate' || who?.isAlone === true
+  isCandidate: who?.kind === 'candidate' || who?.isAlone === true,
+  toldIn
 });
 
 export class DeskSession {
   #events = $state.raw<readonly DeskEvent[]>([]);
   readonly #clock = new DeskClock();
-  #queue: DeviceQueue | null = null;
   #turn: Promise<void> = Promise.resolve();
-  #again: ReturnType<typeof setTimeout> | undefined;
-  #waits: ReturnType<typeof setTimeout> | undefined;
   readonly #date: string;
 
-  queueState = $state.raw<QueueState>({ kind: 'sent', atMs: null });
-  /** What the studio said of what was logged last. */
-  answer = $state.raw<DeskAnswer | null>(null);
+  readonly line: DeskLine;
   /** Why nothing can be kept here; empty where it can. */
   fault = $state('');
   isOpen = $state(false);
@@ -96,6 +89,9 @@ export class DeskSession {
     private readonly player: Player
   ) {
     [this.#events, this.#date] = [view.events, view.today];
+    const { account: owner, toldIn } = player;
+    const [candidate, audition] = [view.candidate.id, view.audition.id];
+    this.line = new DeskLine({ owner, candidate, audition, date: view.today, toldIn });
   }
 
   /** Call in the browser. What is done before it has resolved waits for it. */
@@ -106,26 +102,15 @@ export class DeskSession {
         return;
       }
       try {
-        const { id } = this.view.candidate;
-        this.#queue = await DeviceQueue.open(this.player.account, id, this.#date, (to, events) =>
-          fetch(`/candidates/${to}/desk`, {
-            method: 'POST',
-            headers: { 'content-type': 'application/json' },
-            body: JSON.stringify({ events }),
-            // a line that went dead in the middle is no line
-            signal: AbortSignal.timeout(GIVEN_UP_MS)
-          })
-        );
-        this.#events = [...this.#events, ...(await this.#queue.all())];
+        this.#events = [...this.#events, ...(await this.line.open())];
       } catch {
-        this.#queue = null;
         this.fault =
           'This browser keeps nothing on the device (a private window does not), so nothing is begun here. Open the desk in an ordinary window.';
         return;
       }
       if (this.player.isCandidate) await this.#closeEarlier();
       this.isOpen = true;
-      void this.send();
+      void this.line.send();
     });
 
   /** The block in hand is played from now on: one that was interrupted goes on where it was. */
@@ -134,8 +119,7 @@ export class DeskSession {
   }
 
   close(): void {
-    clearTimeout(this.#again);
-    clearTimeout(this.#waits);
+    this.line.close();
     this.#clock.stop();
   }
 
@@ -274,38 +258,21 @@ export class DeskSession {
       this.changes.rememberAdded(added);
     });
 
-  async send(): Promise<void> {
-    if (!this.#queue) return;
-    clearTimeout(this.#again);
-    const { state, answer } = await this.#queue.send();
-    if (state.kind !== 'sent' || state.atMs !== null) this.queueState = state;
-    if (answer && (answer.isLaid || answer.notLogged.length > 0)) this.answer = answer;
-    if (state.kind === 'waiting') this.#again = setTimeout(() => void this.send(), answer ? 0 : AGAIN_MS);
-  }
-
   #inTurn(act: () => Promise<void>): Promise<void> {
-    this.#turn = this.#turn.then(act).catch(() => {
-      this.queueState = { kind: 'refused', says: 'not kept: this device has no room left' };
-    });
+    this.#turn = this.#turn.then(act).catch(() => this.line.sayNoRoom());
     return this.#turn;
   }
 
-  async #sayWaiting(): Promise<void> {
-    const count = (await this.#queue?.countWaiting()) ?? 0;
-    if (count > 0 && this.queueState.kind !== 'refused') this.queueState = { kind: 'waiting', count };
-  }
-
   async #keep(draft: DeskDraft): Promise<void> {
-    if (this.#queue) this.#show(await this.#queue.keep(draft));
+    this.#show(await this.line.keep(draft));
   }
 
   /** What is kept on the device is shown, and sent. */
-  #show(...events: readonly DeskEvent[]): void {
+  #show(...kept: readonly (DeskEvent | null)[]): void {
+    const events = kept.filter((event) => event !== null);
+    if (events.length === 0) return;
     this.#events = [...this.#events, ...events];
-    if (this.queueState.kind === 'sent') this.queueState = { kind: 'sending' };
-    clearTimeout(this.#waits);
-    this.#waits = setTimeout(() => void this.#sayWaiting(), SAID_TO_WAIT_MS);
-    void this.send();
+    this.line.sendSoon();
   }
 
   /** Fixes the road map as it is shown, so that it can be changed by hand or begun. */
@@ -323,12 +290,12 @@ export class DeskSession {
   }
 
   async #end(how: BlockEnd): Promise<void> {
-    if (!this.block?.run || !this.#queue) return;
+    if (!this.block?.run) return;
     // what passes until the end is answered is not played
     const seconds = Math.round(Math.min(this.seconds, this.#planned));
     const done = seconds > 0 && this.block.fundamental ? { fundamental: this.block.fundamental } : {};
     const { id } = this.block;
-    const ended = await this.#queue.keep({
+    const ended = await this.line.keep({
       kind: 'end',
       date: this.#date,
       block: id,
@@ -336,11 +303,12 @@ export class DeskSession {
       how,
       ...done
     });
+    if (!ended) return;
     const day = readDeskDay([...this.#events, ended], this.#date);
     const next = how === 'next' || how === 'shorter' ? day && blockInHand(day) : null;
     // the next is shown with the end of the one before: no face between them takes a key
     const begun =
-      next && !next.run ? [await this.#queue.keep({ kind: 'begin', date: this.#date, block: next.id })] : [];
+      next && !next.run ? [await this.line.keep({ kind: 'begin', date: this.#date, block: next.id })] : [];
     this.#show(ended, ...begun);
     this.#clock.stop();
     if (begun.length > 0) this.#clock.begin(next!.id);

@@ -37,7 +37,7 @@
     {minutes}
     {minutes === 1 ? 'minute' : 'minutes'} in {played.length}
     {played.length === 1 ? 'block' : 'blocks'}.
-    {#if answer?.isLaid}The plan is laid again from what holds.{/if}
+    {#if answer?.isLaid}The plan is laid again from what holds{answer.isHere ? ', on this device' : ''}.{/if}
   </p>
   {#each answer?.notLogged ?? [] as { block, says } (block)}<p role="alert">{says}</p>{/each}
   {#if answer && answer.moves.length > 0}<Moves moves={answer.moves} cause="this session" />{/if}

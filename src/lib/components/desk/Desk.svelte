@@ -1,6 +1,7 @@
 <!-- The block runner: one block at a time, and what is done in it by one tap, key or pedal each. -->
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
+  import { sitAtDesk } from '$lib/state/device/program';
   import { invalidateAll } from '$app/navigation';
   import { elementsFor, isAtDrill, issueOfHunt, spotsOf } from '$lib/core/practice';
   import { clickOf } from '$lib/core/tempo';
@@ -155,9 +156,11 @@
     const again = setInterval(clicking.signal, SIGNAL_MS);
     return () => clearInterval(again);
   });
+  // a newer program waits until nobody sits here
+  onMount(() => sitAtDesk());
   // tomorrow is shown as the plan has been laid again; asked for when the studio has just answered
   $effect(() => {
-    if (session.answer?.isLaid) void invalidateAll();
+    if (session.line.answer?.isLaid) void invalidateAll();
   });
 
   async function begin() {
@@ -262,7 +265,7 @@
   {:else if isHurting}
     <Hurts onRest={stopHurt} onBack={() => (isHurting = false)} />
   {:else if isDone && day}
-    <DayEnd {view} {day} answer={session.answer} {isHurt} {home} onGoOn={block ? begin : null} />
+    <DayEnd {view} {day} answer={session.line.answer} {isHurt} {home} onGoOn={block ? begin : null} />
   {:else if isEmpty}
     <FirstFace heading="Nothing is planned for today" {home} />
   {:else if !block?.run || !day}

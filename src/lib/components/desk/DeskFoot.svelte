@@ -65,7 +65,7 @@
     <button onclick={onHurts}>it hurts</button>
   {:else if face === 'first'}<a href={home} data-sveltekit-reload>to the day</a>{/if}
   <button class="keys" onclick={onKeys}>keys</button>
-  <span class="state"><QueueWords state={session.queueState} /></span>
+  <span class="state"><QueueWords state={session.line.state} /></span>
   {#if isAt}<span class="time"
       >{#if face !== 'timed'}<b>{sayClock(session.secondsLeft)}</b>&nbsp;left,&nbsp;{/if}block {place} of {open.length}</span
     >{/if}

@@ -11,7 +11,8 @@
   >{#if state.kind === 'sent'}{state.atMs === null
       ? 'all sent'
       : `all sent ${time(state.atMs)}`}{:else if state.kind === 'sending'}&nbsp;{:else if state.kind === 'waiting'}kept
-    on this device, {state.count} to send{:else}{state.says}{/if}</span
+    on this device, {state.count} to send{:else if state.kind === 'asking'}kept on this device: on which day
+    was it played? Today asks{:else}{state.says}{/if}</span
 >
 
 <style>

@@ -16,6 +16,11 @@
           ? 'logged yesterday'
           : `nothing for ${row.daysSinceLog} days`
   );
+  const heardSays = $derived(
+    row.daysSinceHeard === null
+      ? ''
+      : ` · last heard from ${row.daysSinceHeard <= 0 ? 'today' : row.daysSinceHeard === 1 ? 'yesterday' : `${row.daysSinceHeard} days ago`}`
+  );
   /** While a round is ahead; afterwards nobody is waited for. */
   const isSilent = $derived(
     row.daysSinceLog !== null &&
@@ -72,7 +77,7 @@
           <div class="soft">
             {row.minutesThisWeek} min in seven days{row.hasTime
               ? ''
-              : ' · no practice times yet'}{row.hasJoined ? '' : ' · not joined'}
+              : ' · no practice times yet'}{row.hasJoined ? heardSays : ' · not joined'}
           </div>
         {/if}
       </td>

@@ -12,6 +12,7 @@
   import DayLine from './DayLine.svelte';
   import DayNotes from './DayNotes.svelte';
   import HurtNotice from './HurtNotice.svelte';
+  import Unsent from './Unsent.svelte';
   import { minutesOf } from './day-scale';
 
   let { view, player }: { view: TodayView; player: Player } = $props();
@@ -183,7 +184,8 @@
   {/if}
   <DayForms {view} {session} {all} freeMin={-over} />
   <DayNotes {view} {all} equipment={session.equipment} onEquip={session.equip} />
-  <p class="state"><QueueWords state={session.queueState} /></p>
+  <Unsent line={session.line} today={view.today} />
+  <p class="state"><QueueWords state={session.line.state} /></p>
 </div>
 
 <style>

@@ -1,28 +1,35 @@
-<!-- Signs out; what was typed on this device and not saved goes with it, after asking. -->
+<!-- Signs out; what was typed on this device and not saved goes with it, after asking. What was played and not sent stays, for whoever played it. -->
 <script lang="ts">
   import { type DraftOwner, countDrafts, forgetDrafts } from '$lib/state/draft';
 
   let { owner }: { owner: DraftOwner } = $props();
   let unsaved = $state(0);
+  let unsent = $state('');
   let dialog = $state<HTMLDialogElement>();
-  let isSure = false;
+  let form = $state<HTMLFormElement>();
 
-  function ask(event: SubmitEvent) {
+  async function ask(event: SubmitEvent) {
+    event.preventDefault();
     unsaved = countDrafts(owner);
-    if (unsaved > 0 && !isSure) {
-      event.preventDefault();
-      dialog?.showModal();
-      return;
-    }
+    const { sayUnsent } = await import('$lib/state/device/unsent');
+    unsent = await sayUnsent(owner.accountId);
+    if (unsaved > 0 || unsent) dialog?.showModal();
+    else await leave();
+  }
+
+  async function leave() {
     forgetDrafts(owner);
+    const { clearDevice } = await import('$lib/state/device/unsent');
+    await clearDevice();
+    form?.submit();
   }
 </script>
 
-<form method="POST" action="/sign-out" onsubmit={ask}>
+<form method="POST" action="/sign-out" onsubmit={ask} bind:this={form}>
   <button class="quiet">Sign out</button>
-  <dialog bind:this={dialog} aria-labelledby="unsaved">
+  <dialog bind:this={dialog} aria-label="Before you sign out">
     {#if unsaved > 0}
-      <p id="unsaved">
+      <p>
         <strong
           >{unsaved === 1
             ? 'Something you typed on this device is not saved yet.'
@@ -30,11 +37,20 @@
         >
       </p>
       <p>Nothing of it stays here when you sign out. To save it, go back to where you typed it.</p>
-      <p class="ends">
-        <button type="button" class="action main" onclick={() => dialog?.close()}>Stay signed in</button>
-        <button class="action" onclick={() => (isSure = true)}>Sign out and let it go</button>
+    {/if}
+    {#if unsent}
+      <p><strong>{unsent} on this device, not sent yet.</strong></p>
+      <p>
+        It stays here, nobody else can open it, and it is sent when you sign in on this device again. All else
+        is taken off it.
       </p>
     {/if}
+    <p class="ends">
+      <button type="button" class="action main" onclick={() => dialog?.close()}>Stay signed in</button>
+      <button type="button" class="action" onclick={leave}
+        >{unsaved > 0 ? 'Sign out and let go what is typed' : 'Sign out'}</button
+      >
+    </p>
   </dialog>
 </form>
 

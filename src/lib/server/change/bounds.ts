@@ -46,6 +46,17 @@ export function boundDates(app: App, zone: string, dates: readonly (string | nul
   }
 }
 
+/** What the bounds say of something, without its end for who typed it; null where it may be. */
+export function sayBound(bound: () => void): string | null {
+  try {
+    bound();
+    return null;
+  } catch (thrown) {
+    if (thrown instanceof CodedError) return thrown.message.replace(/ Nothing was changed\.$/, '');
+    throw thrown;
+  }
+}
+
 /** Throws CodedError where dated exceptions are too many, too long or out of reach. */
 export function boundTime(app: App, zone: string, { exceptions }: CandidateTime): void {
   if (hasTooMany(exceptions)) throw new CodedError('too-many', `${mostExceptions} Nothing was changed.`);

@@ -21,6 +21,8 @@ export type Candidate = {
   readonly sharingOn: string | null;
   readonly archivedAtMs: number | null;
   readonly factsVersion: number;
+  /** When a device of theirs last asked or sent; null before any. */
+  readonly heardAtMs: number | null;
 };
 
 export type CandidateFacts = Pick<
@@ -47,10 +49,11 @@ type Row = {
   sharing_on: string | null;
   archived_at_ms: number | null;
   facts_version: number;
+  heard_at_ms: number | null;
 };
 
 const COLUMNS =
-  'id, account_id, name, instruments, zone, time_json, time_version, is_minor, guardian, consent_on, sharing_on, archived_at_ms, facts_version';
+  'id, account_id, name, instruments, zone, time_json, time_version, is_minor, guardian, consent_on, sharing_on, archived_at_ms, facts_version, heard_at_ms';
 
 const statements = preparedOnce((db) => ({
   add: db.prepare(
@@ -69,6 +72,7 @@ const statements = preparedOnce((db) => ({
     'SELECT private_note FROM candidate WHERE id = ?'
   ),
   setArchived: db.prepare('UPDATE candidate SET archived_at_ms = ? WHERE id = ?'),
+  hear: db.prepare('UPDATE candidate SET heard_at_ms = ? WHERE id = ?'),
   erase: db.prepare('DELETE FROM candidate WHERE id = ?'),
   setTime: db.prepare(
     'UPDATE candidate SET time_json = ?, time_version = time_version + 1 WHERE id = ? AND time_version = ?'
@@ -90,7 +94,8 @@ function decode(row: Row | undefined): Candidate | undefined {
     consentOn: row.consent_on,
     sharingOn: row.sharing_on,
     archivedAtMs: row.archived_at_ms,
-    factsVersion: row.facts_version
+    factsVersion: row.facts_version,
+    heardAtMs: row.heard_at_ms
   };
 }
 
@@ -140,6 +145,8 @@ export function saveFacts(db: Db, id: string, facts: CandidateFacts, version: nu
 export const privateNoteOf = (db: Db, id: string) => statements(db).privateNote.get(id)?.private_note ?? '';
 export const setArchived = (db: Db, id: string, atMs: number | null) =>
   statements(db).setArchived.run(atMs, id);
+/** A device of theirs asked or sent. */
+export const hearCandidate = (db: Db, id: string, nowMs: number) => statements(db).hear.run(nowMs, id);
 /** Erases a candidate with auditions, logs, plans and links; the account goes with its own store. */
 export const eraseCandidate = (db: Db, id: string) => statements(db).erase.run(id);
 

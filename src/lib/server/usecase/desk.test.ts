@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { DeskEvent } from '../../core/record';
 import { archiveCandidate } from '../../schema/archive';
+import { readDeskEvents } from '../../schema/desk';
 import { type App, type Who, makeApp } from '../app';
 import { openDb } from '../db/open';
 import { readSeason } from '../laying/facts';
@@ -62,14 +63,6 @@ function session(device = 'tablet', from = 0): DeskEvent[] {
 const touches = () => readLog(app, ada, { auditionId }).touches;
 const keep = (events: readonly DeskEvent[], who: Who = ada) =>
   keepDeskEvents(app, who, { candidateId, events });
-const codeOf = (run: () => unknown) => {
-  try {
-    run();
-  } catch (thrown) {
-    return (thrown as { code: string }).code;
-  }
-};
-
 describe('what a desk sends', () => {
   it('is logged once, however often and in whatever pieces it is sent, and the plan is laid again from it', () => {
     const before = readLog(app, ada, { auditionId }).plan!;
@@ -112,7 +105,10 @@ describe('what a desk sends', () => {
     const otherId = addPlayer(app, 'Bo', timeOf(60, [1, 2]));
     const bo: Who = { kind: 'candidate', accountId: 'b', candidateId: otherId, name: 'Bo', isPutAway: false };
     const send = (of: readonly DeskEvent[]) => keepDeskEvents(app, bo, { candidateId: otherId, events: of });
-    expect(codeOf(() => send(events))).toBe('not-allowed');
+    const day1 = send(events);
+    expect(day1.kept).toEqual([]);
+    expect(day1.refused).toEqual(events.map(({ id }) => ({ id, says: 'This belongs to somebody else.' })));
+    expect(readToday(app, ada, { auditionId }).events).toEqual(events);
     // Ada’s item and bars under ids of Bo’s own
     const made = events[0] as Extract<DeskEvent, { kind: 'day' }>;
     const day = { ...made, blocks: made.blocks.map((b) => ({ ...b, id: `bo-${b.id}` })) };
@@ -138,10 +134,22 @@ describe('what a desk sends', () => {
     expect(readLog(other, TEACHER, { auditionId }).touches).toEqual(touches());
   });
 
-  it('with a date out of reach is refused, and nothing of it is kept', () => {
-    const events = session().map((event) => ({ ...event, date: '2199-01-01' }));
-    expect(codeOf(() => keep(events))).toBe('date-unsound');
-    expect(readToday(app, ada, { auditionId }).events).toEqual([]);
+  it('with a date out of reach is refused, nothing of it is kept, and it holds nothing else back', () => {
+    const events = session();
+    const far = events.map((event) => ({ ...event, id: `far ${event.id}`, date: '2199-01-01' }));
+    const answer = keep([...far, ...events]);
+    expect(answer.refused.map(({ id }) => id)).toEqual(far.map(({ id }) => id));
+    expect(answer.refused[0]!.says).toMatch(/2199/);
+    expect(answer.kept).toEqual(events.map(({ id }) => id));
+    expect(readToday(app, ada, { auditionId }).events).toEqual(events);
+  });
+
+  it('that an old or broken device has made is said one by one, and what can be read is read', () => {
+    const [first, ...rest] = session();
+    const read = readDeskEvents([first, { ...rest[0], kind: 'unheard of' }, 7, { id: 'no kind' }]);
+    expect(read.events).toEqual([first]);
+    expect(read.refused.map(({ id }) => id)).toEqual([rest[0]!.id, '', 'no kind']);
+    for (const { says } of read.refused) expect(says).toMatch(/^The studio cannot read it: /);
   });
 });
 

@@ -3,13 +3,13 @@ import { LONGEST_BLOCK_MIN } from '../../core/plan';
 import { longestAfterAll, readDeskDay, touchesOfDay, wishesIn } from '../../core/practice';
 import type { DeskEvent, Touch } from '../../core/record';
 import { makeToday } from '../../core/season';
-import type { DeskAnswer } from '../../schema/desk';
+import type { DeskAnswer, Refusal } from '../../schema/desk';
 import type { TodayView } from '../../schema/view';
 import { sayTouchFault } from '../../schema/touch';
 import { type App, type Who, todayIn, isTeaching } from '../app';
 import { carryOut } from '../change/apply';
-import { boundCount, boundDates } from '../change/bounds';
-import { CodedError, orNotFound } from '../errors';
+import { boundCount, boundDates, sayBound } from '../change/bounds';
+import { ERRORS, orNotFound } from '../errors';
 import { readSeason } from '../laying/facts';
 import { planOf } from '../laying/plan';
 import { auditionsOf } from '../store/audition';
@@ -50,7 +50,7 @@ export const readToday = useCase({
 });
 
 /**
- * Keeps what a desk sends, each event once, and logs the blocks that have ended; plans are laid again for those. An event of an item that is
+ * Keeps what a desk sends, each event once, says of each that cannot be kept why, and logs the blocks that have ended; plans are laid again for those. An event of an item that is
  * no more is kept, and said.
  */
 export const keepDeskEvents = useCase({
@@ -60,18 +60,8 @@ export const keepDeskEvents = useCase({
     const { candidateId } = input;
     const { zone } = orNotFound(findCandidate(app.db, candidateId));
     const dates = [...new Set(input.events.map((event) => event.date))];
-    boundDates(app, zone, dates);
-    const fresh: DeskEvent[] = [];
-    for (const event of input.events) {
-      const owner = desk.ownerOfDeskEvent(app.db, event.id);
-      if (owner !== undefined && owner !== candidateId) throw new CodedError('not-allowed');
-      if (owner !== undefined) continue;
-      desk.addDeskEvent(app.db, candidateId, event, app.now());
-      fresh.push(event);
-    }
-    if (input.events.some(({ kind }) => kind === 'spot' || kind === 'spot-set'))
-      boundCount('spots', desk.lastingDeskEvents(app.db, candidateId).length);
-    for (const date of dates) boundCount('deskEvents', desk.countDeskEvents(app.db, candidateId, date));
+    const { fresh, refused } = keepEach(app, candidateId, zone, input.events);
+    const isRefused = new Set(refused.map(({ id }) => id));
     learnLongestBlock(app, candidateId, fresh);
     const evidence = isTeaching(who) ? ('teacher' as const) : ('self' as const);
     const played = dates
@@ -81,13 +71,41 @@ export const keepDeskEvents = useCase({
     const logged = sound.flatMap(({ touch, says }) => (says === null ? [{ ...touch, evidence }] : []));
     logTouches(app, logged);
     return {
-      kept: input.events.map((event) => event.id),
+      kept: input.events.map(({ id }) => id).filter((id) => !isRefused.has(id)),
+      refused,
       notLogged: sound.flatMap(({ touch, says }) => (says === null ? [] : [{ block: touch.id, says }])),
       isLaid: logged.length > 0,
       moves: movesAfter(app, logged)
     };
   }
 });
+
+/** Each by itself: what cannot be kept holds nothing else back. */
+function keepEach(app: App, candidateId: string, zone: string, events: readonly DeskEvent[]) {
+  const fresh: DeskEvent[] = [];
+  const refused: Refusal[] = [];
+  let lasting: number | null = null;
+  for (const event of events) {
+    const owner = desk.ownerOfDeskEvent(app.db, event.id);
+    if (owner === candidateId) continue;
+    const isLasting = event.kind === 'spot' || event.kind === 'spot-set';
+    if (isLasting) lasting ??= desk.lastingDeskEvents(app.db, candidateId).length;
+    const says =
+      owner === undefined
+        ? sayBound(() => {
+            boundDates(app, zone, [event.date]);
+            boundCount('deskEvents', desk.countDeskEvents(app.db, candidateId, event.date) + 1);
+            if (isLasting) boundCount('spots', (lasting = lasting! + 1));
+          })
+        : ERRORS['not-allowed'];
+    if (says !== null) refused.push({ id: event.id, says });
+    else {
+      desk.addDeskEvent(app.db, candidateId, event, app.now());
+      fresh.push(event);
+    }
+  }
+  return { fresh, refused };
+}
 
 /** How long a block may be follows what was wished at the end of some, each once; the next laying uses it. */
 function learnLongestBlock(app: App, candidateId: string, fresh: readonly DeskEvent[]): void {

@@ -12,7 +12,7 @@ import { planOf } from '../laying/plan';
 import { auditionsOf } from '../store/audition';
 import { listCandidates } from '../store/candidate';
 import { keepDeskEvents, readToday } from './desk';
-import { readKeptHere, readKit } from './kit';
+import { hearDevice, readKit } from './kit';
 
 const DAY_MS = 86_400_000;
 const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'T' };
@@ -28,7 +28,7 @@ beforeEach(() => {
 const players = () =>
   listCandidates(app.db).flatMap(({ id: candidateId, name }) => {
     const who: Who = { kind: 'candidate', accountId: 'a', candidateId, name, isPutAway: false };
-    const auditionId = readKeptHere(app, who, {}).auditions[0];
+    const auditionId = hearDevice(app, who, {}).auditions[0];
     return auditionId === undefined ? [] : [{ who, candidateId, auditionId, name }];
   });
 /** As it lies on a device. */
@@ -97,9 +97,9 @@ describe('a device that keeps an audition', () => {
   it('of a candidate’s keeps every audition ahead, and of a teacher’s own none by itself', () => {
     const { who, candidateId } = players()[0]!;
     const all = auditionsOf(app.db, candidateId).map(({ id }) => id);
-    expect(all).toEqual(expect.arrayContaining([...readKeptHere(app, who, {}).auditions]));
-    expect(readKeptHere(app, who, {}).nowMs).toBe(now);
-    expect(readKeptHere(app, TEACHER, {}).auditions).toEqual([]);
+    expect(all).toEqual(expect.arrayContaining([...hearDevice(app, who, {}).auditions]));
+    expect(hearDevice(app, who, {}).nowMs).toBe(now);
+    expect(hearDevice(app, TEACHER, {}).auditions).toEqual([]);
   });
 
   it('is told nothing of a pain that the teacher was not told of', () => {

@@ -7,7 +7,7 @@ import { readSeason } from '../laying/facts';
 import { agreedBefore } from '../laying/lay';
 import { planOf } from '../laying/plan';
 import { auditionsOf } from '../store/audition';
-import { findCandidate } from '../store/candidate';
+import { findCandidate, hearCandidate } from '../store/candidate';
 import { countWantedLonger, hurtEvents } from '../store/desk-event';
 import { itemCount } from '../store/item';
 import { readDayFacts } from './day-facts';
@@ -38,16 +38,28 @@ export const readKit = useCase({
   }
 });
 
-/** A player's auditions ahead; of a teacher's players a device keeps those that were opened on it. */
-export const readKeptHere = useCase({
+/** A device asks what to keep: a player's auditions ahead; of a teacher's players it keeps those that were opened on it. That it asked is noted. */
+export const hearDevice = useCase({
   rule: 'self',
   run(app: App, _input: Record<string, never>, who: Who): KeptHere {
-    const candidateId =
-      who.kind === 'candidate' ? who.candidateId : who.kind === 'teacher' ? who.plays : undefined;
+    const candidateId = playerOf(who);
+    if (candidateId !== undefined) noteHeard(app, candidateId);
     const auditions = candidateId === undefined ? [] : aheadOf(app, candidateId);
     return { nowMs: app.now(), auditions };
   }
 });
+
+/** The candidate as whom somebody plays; undefined for who teaches. */
+const playerOf = (who: Who): string | undefined =>
+  who.kind === 'candidate' ? who.candidateId : who.kind === 'teacher' ? who.plays : undefined;
+
+/** What is heard within it is heard once: plans and pages that were read stay as they are. */
+const NOTED_MS = 5 * 60_000;
+
+function noteHeard(app: App, candidateId: string): void {
+  const { heardAtMs } = orNotFound(findCandidate(app.db, candidateId));
+  if (heardAtMs === null || heardAtMs + NOTED_MS <= app.now()) hearCandidate(app.db, candidateId, app.now());
+}
 
 function aheadOf(app: App, candidateId: string): KeptHere['auditions'] {
   const today = todayIn(app, orNotFound(findCandidate(app.db, candidateId)).zone);

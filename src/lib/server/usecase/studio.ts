@@ -142,6 +142,8 @@ function studioRow(
     instruments: candidate.instruments,
     hasJoined: candidate.accountId !== null,
     daysSinceLog: lastLog === null ? null : day - dayOf(lastLog),
+    daysSinceHeard:
+      candidate.heardAtMs === null ? null : day - dayInZone(candidate.heardAtMs, candidate.zone),
     minutesThisWeek: loggedMinutesSince(app.db, candidate.id, formatDate(day - 6)),
     lessonToday: lesson ? { start: lesson.start ?? null } : null,
     hasTime: candidate.time.week.length > 0,

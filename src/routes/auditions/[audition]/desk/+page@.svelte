@@ -7,4 +7,4 @@
 </script>
 
 <svelte:head><title>At the desk · {data.view.candidate.name} · Irvot</title></svelte:head>
-<Desk view={data.view} player={playerOf(data.who)} />
+<Desk view={data.view} player={playerOf(data.who, data.toldIn)} />

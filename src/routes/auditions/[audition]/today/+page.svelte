@@ -7,4 +7,5 @@
 </script>
 
 <svelte:head><title>Today · {data.view.candidate.name} · Irvot</title></svelte:head>
-<Today view={data.view} player={playerOf(data.who)} />
+<!-- the studio’s day after the device’s is begun anew -->
+{#key data.answeredBy}<Today view={data.view} player={playerOf(data.who, data.toldIn)} />{/key}

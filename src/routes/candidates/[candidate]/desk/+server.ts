@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import { deskEvents } from '$lib/schema/desk';
+import { deskEvents, readDeskEvents } from '$lib/schema/desk';
 import { allow, jsonOf, runAs } from '$lib/server/http';
 import { keepDeskEvents } from '$lib/server/usecase/desk';
 import type { RequestHandler } from './$types';
@@ -8,6 +8,7 @@ import type { RequestHandler } from './$types';
 export const POST: RequestHandler = async (event) => {
   const { candidate: candidateId } = event.params;
   allow(event, keepDeskEvents, { candidateId });
-  const { events } = await jsonOf(event, deskEvents);
-  return json(runAs(event, keepDeskEvents, { candidateId, events }));
+  const { events, refused } = readDeskEvents((await jsonOf(event, deskEvents)).events);
+  const answer = runAs(event, keepDeskEvents, { candidateId, events });
+  return json({ ...answer, refused: [...refused, ...answer.refused] });
 };
