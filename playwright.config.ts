@@ -22,6 +22,8 @@ export default defineConfig({
   outputDir: '.tmp/e2e',
   reporter: [['list'], ['json', { outputFile: '.tmp/e2e.json' }]],
   use: {
+    // pages come from the studio under test; what a device keeps of them is tests/e2e/away.test.ts's
+    serviceWorkers: 'block',
     locale: 'en-GB',
     timezoneId: 'Europe/Brussels',
     actionTimeout: 45_000,

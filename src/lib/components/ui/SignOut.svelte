@@ -1,6 +1,7 @@
 <!-- Signs out; what was typed on this device and not saved goes with it, after asking. What was played and not sent stays, for whoever played it. -->
 <script lang="ts">
   import { type DraftOwner, countDrafts, forgetDrafts } from '$lib/state/draft';
+  import { trouble } from '$lib/state/send';
 
   let { owner }: { owner: DraftOwner } = $props();
   let unsaved = $state(0);
@@ -18,6 +19,16 @@
   }
 
   async function leave() {
+    // without a line nobody is signed out, and nothing is taken off the device
+    const isReached = await fetch('/sign-out', { method: 'HEAD' }).then(
+      () => true,
+      () => false
+    );
+    if (!isReached) {
+      dialog?.close();
+      trouble.set('There is no line to the studio: you are still signed in here.');
+      return;
+    }
     forgetDrafts(owner);
     const { clearDevice } = await import('$lib/state/device/unsent');
     await clearDevice();

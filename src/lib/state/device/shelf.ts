@@ -23,7 +23,7 @@ export type Kept = {
   readonly guess?: Guess;
 };
 /** What was kept here last: its day, and when. */
-type Last = { readonly date: string; readonly atMs: number };
+export type Last = { readonly date: string; readonly atMs: number };
 
 export type Shelf = {
   /** This device's own name. */

@@ -1,0 +1,141 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { readDeskDay, readSpots } from '$lib/core/practice';
+import type { DeskEvent } from '$lib/core/record';
+import type { DeskAnswer, Refusal } from '$lib/schema/desk';
+import { HERE, ME, TODAY, lineTo, makeShelf, playHistory } from '../../../../tests/fixtures/bad-line';
+import { type DeskDraft, DeviceQueue } from './queue';
+
+const NOON = Date.parse('2026-11-24T12:00:00Z');
+let now = NOON;
+
+beforeEach(() => {
+  now = NOON;
+  vi.spyOn(Date, 'now').mockImplementation(() => now);
+});
+afterEach(() => void vi.restoreAllMocks());
+
+/** The studio: each id once, whoever sends it again. */
+class Studio {
+  readonly events = new Map<string, DeskEvent>();
+  /** What came in, by device, in the order in which it was first kept. */
+  readonly order: DeskEvent[] = [];
+  refuses: (event: DeskEvent) => string | null = () => null;
+
+  hear = (events: readonly DeskEvent[]): DeskAnswer => {
+    const refused: Refusal[] = [];
+    for (const event of events) {
+      const says = this.refuses(event);
+      if (says !== null) refused.push({ id: event.id, says });
+      else if (!this.events.has(event.id)) {
+        this.events.set(event.id, event);
+        this.order.push(event);
+      }
+    }
+    const kept = events.map(({ id }) => id).filter((id) => this.events.has(id));
+    return { kept, refused, notLogged: [], isLaid: false, moves: [] };
+  };
+}
+
+const inOrderOf = (events: readonly DeskEvent[], device: string) =>
+  events.filter((event) => event.device === device).map(({ seq }) => seq);
+
+describe('what is done on two devices over a bad line', () => {
+  it('is in the studio exactly once each, and both make the same day and spots of it, over 10,000 histories', async () => {
+    for (let seed = 1; seed <= 10_000; seed += 1) {
+      const studio = new Studio();
+      const { acknowledged, waiting } = await playHistory(seed, studio, (ms) => (now += ms));
+      expect(waiting, `history ${seed}`).toEqual([0, 0]);
+      expect([...studio.events.keys()].sort(), `history ${seed}`).toEqual(
+        acknowledged.map(({ id }) => id).sort()
+      );
+      expect(studio.order, `history ${seed}`).toHaveLength(acknowledged.length);
+      // whatever the order in which they came, what follows from them is one
+      expect(readDeskDay(studio.order, TODAY), `history ${seed}`).toEqual(readDeskDay(acknowledged, TODAY));
+      expect(readSpots(studio.order), `history ${seed}`).toEqual(readSpots(acknowledged));
+      for (const device of ['phone', 'tablet']) {
+        const seqs = inOrderOf(studio.order, device);
+        expect(seqs, `history ${seed}`).toEqual([...seqs].sort((a, b) => a - b));
+      }
+    }
+  });
+});
+
+describe('a queue on a device', () => {
+  const begin = (id: string): DeskDraft => ({ kind: 'begin', date: TODAY, block: id });
+
+  it('holds nothing back for what the studio does not take; that stays, is said, tried again, or let go', async () => {
+    const studio = new Studio();
+    studio.refuses = (event) => ('block' in event && event.block === 'bad' ? 'That cannot be.' : null);
+    const queue = await DeviceQueue.open(makeShelf('phone'), ME, lineTo(studio.hear), HERE);
+    for (const id of ['one', 'bad', 'two']) await queue.keep(begin(id));
+    expect((await queue.send()).state.kind).toBe('sent');
+    expect([...studio.events.values()].map((event) => 'block' in event && event.block)).toEqual([
+      'one',
+      'two'
+    ]);
+    expect((await queue.refused()).map(({ refused }) => refused)).toEqual(['That cannot be.']);
+    expect(await queue.countWaiting()).toBe(0);
+    await queue.retry();
+    expect(await queue.countWaiting()).toBe(1);
+    await queue.send();
+    expect(await queue.refused()).toHaveLength(1);
+    await queue.letGo();
+    expect(await queue.refused()).toEqual([]);
+    expect(await queue.all()).toHaveLength(2);
+  });
+
+  it('asks on which day it was played where the clock that told it was wrong, and sends nothing of it before', async () => {
+    const studio = new Studio();
+    // the device stood a day ahead, and did not know
+    const DAY = 86_400_000;
+    now = NOON + DAY;
+    const line = lineTo(studio.hear, { askOffset: () => Promise.resolve(-DAY) });
+    const date = '2026-11-25';
+    const queue = await DeviceQueue.open(makeShelf('phone'), { ...ME, date }, line, {
+      offsetMs: 0,
+      zone: 'UTC'
+    });
+    await queue.keep({ ...begin('one'), date });
+    expect((await queue.send()).state).toEqual({ kind: 'asking', date, likely: TODAY });
+    expect(studio.order).toEqual([]);
+    await queue.sayDay(date, TODAY);
+    expect((await queue.send()).state.kind).toBe('sent');
+    expect(studio.order.map((event) => event.date)).toEqual([TODAY]);
+  });
+
+  it('asks nothing where the clock was right, or was known to be wrong when the day was told', async () => {
+    const studio = new Studio();
+    for (const offsetMs of [0, -86_400_000]) {
+      const line = lineTo(studio.hear, { askOffset: () => Promise.resolve(offsetMs + 9 * 60_000) });
+      const queue = await DeviceQueue.open(makeShelf(`phone ${offsetMs}`), ME, line, {
+        offsetMs,
+        zone: 'UTC'
+      });
+      now = NOON - offsetMs;
+      await queue.keep(begin('one'));
+      expect((await queue.send()).state.kind).toBe('sent');
+      expect(studio.order.at(-1)!.atMs).toBe(NOON);
+    }
+  });
+
+  it('waits with a day that this device told until the studio’s clock can be asked', async () => {
+    const studio = new Studio();
+    const line = lineTo(studio.hear, { askOffset: () => Promise.resolve(null) });
+    const queue = await DeviceQueue.open(makeShelf('phone'), ME, line, { offsetMs: 0, zone: 'UTC' });
+    await queue.keep(begin('one'));
+    expect((await queue.send()).state).toEqual({ kind: 'waiting', count: 1 });
+    expect(studio.order).toEqual([]);
+  });
+
+  it('says why where all is refused, and keeps it', async () => {
+    const says = (response: Response) => lineTo(new Studio().hear, { post: () => Promise.resolve(response) });
+    const put = new Response('{"message":"Put away."}', {
+      status: 403,
+      headers: { 'content-type': 'application/json' }
+    });
+    const queue = await DeviceQueue.open(makeShelf('phone'), ME, says(put), HERE);
+    await queue.keep(begin('one'));
+    expect((await queue.send()).state).toEqual({ kind: 'refused', says: 'cannot send: Put away.' });
+    expect(await queue.countWaiting()).toBe(1);
+  });
+});
