@@ -31,26 +31,46 @@
       '/ballot/[token]'
     ].includes(page.route.id ?? '')
   );
-  afterNavigate(() => trouble.set(''));
+  /** Of a season that is opened at its day, its desk or its lesson; a player's own are kept anyway. */
+  async function keepDays(owner: string) {
+    const isDay = /\/(today|desk|lesson)$/.test(page.route.id ?? '');
+    const { keepPages } = await import('$lib/state/device/kept-pages');
+    await keepPages(owner, (isDay && page.params.audition) || null).catch(() => {});
+  }
+  afterNavigate(({ from }) => {
+    trouble.set('');
+    const owner = data.who?.drafts.accountId;
+    if (from && owner && page.params.audition && from.params?.audition !== page.params.audition)
+      void keepDays(owner);
+  });
   setDraftOwner(() => data.who?.drafts ?? null);
   /** Made by the device, where there was no line. */
   const isAway = $derived(page.data.answeredBy === BY_DEVICE);
-  // what was recorded and done on this device goes to the studio from whatever page is open; what is played next is kept on it
-  onMount(() => {
-    let end = () => {};
-    void (async () => {
-      const { keepProgram } = await import('$lib/state/device/program');
-      await keepProgram().catch(() => {});
-      const owner = data.who?.drafts.accountId;
-      if (!owner) return;
-      const { sendEvents } = await import('$lib/state/device/events-out');
-      end = sendEvents(owner);
-      const { TakesOut } = await import('$lib/state/device/takes-out.svelte');
-      await TakesOut.of(owner).open();
-      const { keepPages } = await import('$lib/state/device/kept-pages');
-      await keepPages(owner, page.params.audition ?? null).catch(() => {});
-    })();
-    return () => end();
+  // what was recorded on this device goes to the studio from whatever page is open; what is played next is kept on it
+  onMount(async () => {
+    const owner = data.who?.drafts.accountId;
+    if (!owner) return;
+    const { keepProgram } = await import('$lib/state/device/program');
+    await keepProgram().catch(() => {});
+    const { TakesOut } = await import('$lib/state/device/takes-out.svelte');
+    await TakesOut.of(owner).open();
+    await keepDays(owner);
+  });
+  /** There a session sends for itself, and hears what comes of it. */
+  const isAtDesk = $derived(/\/(today|desk)$/.test(page.route.id ?? ''));
+  // what was done at desks goes from every other page
+  $effect(() => {
+    const owner = data.who?.drafts.accountId;
+    if (!owner || isAtDesk) return;
+    let end: (() => void) | null = null;
+    let isOver = false;
+    void import('$lib/state/device/events-out').then(({ sendEvents }) => {
+      if (!isOver) end = sendEvents(owner);
+    });
+    return () => {
+      isOver = true;
+      end?.();
+    };
   });
 </script>
 

@@ -1,5 +1,5 @@
 /** Practice rooms lie in basements: what was opened once with a line is played without one, and nothing of it is lost or counted twice. */
-import { type BrowserContext, type Page, expect, test } from '@playwright/test';
+import { type BrowserContext, type Page, type Route, expect, test } from '@playwright/test';
 import { Studio, alive, leaveBlocksUntil, step } from './studio';
 
 test.use({ serviceWorkers: 'allow' });
@@ -27,22 +27,33 @@ const keptDesks = (page: Page) =>
     const all = await Promise.all(names.map(async (name) => (await caches.open(name)).keys()));
     return all.flat().filter(({ url }) => url.includes('/desk/')).length;
   });
-/** What waits on the device, by its date. */
-const waiting = (page: Page) =>
+type OnDevice = { readonly isSent: boolean; readonly event: { readonly id: string; readonly date: string } };
+/** What was done at desks, as it lies on the device. */
+const onDevice = (page: Page) =>
   page.evaluate(
     () =>
-      new Promise<string[]>((resolve) => {
+      new Promise<OnDevice[]>((resolve) => {
         const opening = indexedDB.open('irvot-desk');
         opening.onsuccess = () => {
           const all = opening.result.transaction('events').objectStore('events').getAll();
           all.onsuccess = () => {
             opening.result.close();
-            const kept = all.result as { isSent: boolean; event: { date: string } }[];
-            resolve(kept.filter(({ isSent }) => !isSent).map(({ event }) => event.date));
+            resolve(all.result as OnDevice[]);
           };
         };
       })
   );
+/** The dates of what waits there. */
+const waiting = async (page: Page) =>
+  (await onDevice(page)).filter(({ isSent }) => !isSent).map(({ event }) => event.date);
+/** How often the studio has each of what lies on the device. */
+async function inStudio(page: Page, today: string): Promise<number[]> {
+  const answer = await page.request.get(today.replace(/today$/, 'kit'));
+  const { facts } = (await answer.json()) as { facts: { events: { id: string }[] } };
+  const there = facts.events.map(({ id }) => id);
+  return (await onDevice(page)).map(({ event }) => there.filter((id) => id === event.id).length);
+}
+const ofDesk = '**/candidates/*/desk';
 const begin = (page: Page) => page.getByRole('button', { name: /^(Begin|Go on|Next)/ }).first();
 const awayLine = (page: Page) => page.getByText('No line to the studio.', { exact: true });
 
@@ -173,7 +184,7 @@ test('two who share a tablet never see each other’s, and what one has not sent
   const context = await browser.newContext();
   const page = await signIn(context, /^Noor/);
   const ofNoor = new URL(page.url()).pathname;
-  await page.route('**/candidates/*/desk', (route) => route.abort());
+  await page.route(ofDesk, (route) => route.abort());
   await begin(page).click();
   await expect(page.getByText(/kept\s+on this device, \d+ to send/)).toBeVisible();
 
@@ -217,4 +228,107 @@ test('two who share a tablet never see each other’s, and what one has not sent
     await expect(begin(again)).toHaveText(/Go on/);
   });
   await context.close();
+});
+
+/** At a block that is worked at, with Begin pressed where it was not. */
+async function atWork(page: Page, today: string): Promise<void> {
+  await page.goto(`${today.replace(/\/today$/, '/desk')}?begin`);
+  await leaveBlocksUntil(page, page.locator('footer').getByRole('button', { name: 'spot', exact: true }));
+}
+
+test('a session whose line is cut at six places loses nothing and counts nothing twice', async ({
+  browser
+}) => {
+  await studio.at(MORNING);
+  const context = await browser.newContext();
+  const page = await signIn(context, /^Ilka/);
+  const today = page.url();
+  await atWork(page, today);
+  const say = async (how: 'ArrowRight' | 'ArrowLeft' = 'ArrowRight') => {
+    const before = (await onDevice(page)).length;
+    await page.keyboard.press(how);
+    await expect.poll(async () => (await onDevice(page)).length).toBeGreaterThan(before);
+  };
+  let sendings = 0;
+  const cut = async (act: (route: Route) => unknown) => {
+    await page.unroute(ofDesk);
+    await page.route(ofDesk, async (route) => {
+      await act(route);
+      sendings += 1;
+    });
+    const before = sendings;
+    await say();
+    await expect.poll(() => sendings).toBeGreaterThan(before);
+  };
+  await step('1: before it leaves', () => cut((route) => route.abort()));
+  await page.reload();
+  await step('2: while its answer comes', () =>
+    cut(async (route) => void (await route.fetch(), await route.abort()))
+  );
+  await page.reload();
+  await step('3: in the middle of the answer', () =>
+    cut(async (route) => {
+      const response = await route.fetch();
+      const body = (await response.text()).slice(0, 20);
+      await route.fulfill({ response, body });
+    })
+  );
+  await page.reload();
+  await step('4: it comes twice', () =>
+    cut(async (route) => {
+      await route.fetch();
+      await route.fulfill({ response: await route.fetch() });
+    })
+  );
+  await step('5: the studio stumbles', () => cut((route) => route.fulfill({ status: 502, body: '' })));
+  await page.reload();
+  await step('6: it hangs, and the page is closed in the middle of it', async () => {
+    await cut(() => {});
+    await page.close();
+  });
+
+  await step('two tabs of one desk are one desk, and what both did is there', async () => {
+    const [one, other] = [await context.newPage(), await context.newPage()];
+    for (const tab of [one, other]) {
+      await tab.goto(`${today.replace(/\/today$/, '/desk')}?begin`);
+      await tab.locator('footer').getByRole('button', { name: 'spot', exact: true }).waitFor();
+    }
+    await one.bringToFront();
+    await one.keyboard.press('ArrowRight');
+    await other.bringToFront();
+    await other.keyboard.press('ArrowLeft');
+    await expect.poll(() => waiting(other)).toEqual([]);
+    const counts = await inStudio(other, today);
+    expect(counts.length).toBeGreaterThan(10);
+    expect(new Set(counts)).toEqual(new Set([1]));
+  });
+  await context.close();
+});
+
+test('a browser that keeps nothing says so before the first note, and one that is full says so at once', async ({
+  browser
+}) => {
+  await studio.at(MORNING);
+  const none = await browser.newContext();
+  await none.addInitScript(() => Object.defineProperty(window, 'indexedDB', { value: undefined }));
+  const page = await none.newPage();
+  await page.goto(`${studio.origin}/sign-in`);
+  await alive(page);
+  await page.getByRole('button', { name: /^Teo/ }).click();
+  await page.waitForURL('**/auditions/*/today');
+  await page.goto(page.url().replace(/today$/, 'desk'));
+  await expect(page.getByText(/This browser keeps nothing on the device/)).toBeVisible();
+  await none.close();
+
+  const full = await browser.newContext();
+  const other = await signIn(full, /^Teo/);
+  await other.evaluate(() => {
+    IDBObjectStore.prototype.add = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+  });
+  await begin(other).click();
+  await expect(other.getByText('not kept: this device has no room left')).toBeVisible();
+  expect(await onDevice(other)).toEqual([]);
+  await full.close();
 });

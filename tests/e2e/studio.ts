@@ -10,7 +10,7 @@ const DEMO_TEMPLATE = process.env.IRVOT_DEMO_TEMPLATE;
 
 export class Studio {
   readonly data = mkdtempSync(join(tmpdir(), 'irvot-e2e-'));
-  #app: { origin: string; stop: () => void } | null = null;
+  #app: Awaited<ReturnType<typeof serve>> | null = null;
 
   constructor(
     readonly port: number,

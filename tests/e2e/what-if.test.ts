@@ -81,7 +81,7 @@ test('a candidate is not shown the scratch copy', async ({ browser }) => {
   const page = await (await browser.newContext()).newPage();
   const audition = await open(page, 'Sanne');
   await page.getByRole('button', { name: 'Sign out' }).click();
-  await page.goto(`${studio.origin}/sign-in`);
+  await page.waitForURL('**/sign-in');
   await page.getByRole('button', { name: /Sanne .* candidate/ }).click();
   await page.waitForURL('**/today');
   const answer = await page.goto(`${studio.origin}${audition}/what-if`);

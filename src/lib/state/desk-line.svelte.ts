@@ -76,10 +76,15 @@ export class DeskLine {
     if (!this.#queue) return;
     clearTimeout(this.#again);
     const { state, answer } = await this.#queue.send();
+    // nothing waited: another page of this device has sent it
     if (state.kind !== 'sent' || state.atMs !== null) this.state = state;
+    else if (this.state.kind !== 'sent') this.state = { kind: 'sent', atMs: Date.now() };
     if (answer && (answer.isLaid || answer.notLogged.length > 0)) this.answer = answer;
     if (answer && answer.refused.length > 0) await this.#lookAtRefused();
-    if (answer?.isLaid) this.#hasEnded = false;
+    if (answer?.isLaid) {
+      this.#hasEnded = false;
+      void this.#keepAnew();
+    }
     if (state.kind !== 'waiting') return;
     this.#again = setTimeout(() => void this.send(), answer ? 0 : AGAIN_MS);
     if (!answer && this.#hasEnded) await this.#layHere();
@@ -108,6 +113,13 @@ export class DeskLine {
     const count = (await this.#queue?.countWaiting()) ?? 0;
     if (count > 0 && (this.state.kind === 'sent' || this.state.kind === 'sending'))
       this.state = { kind: 'waiting', count };
+  }
+
+  /** What is kept here of the season follows what the studio has laid. */
+  async #keepAnew(): Promise<void> {
+    const { owner, audition } = this.desk;
+    const { keepKit, readKit } = await import('./device/kits');
+    if (await readKit(owner, audition)) await keepKit(owner, audition).catch(() => false);
   }
 
   /** Without a line: from what is kept here of the season. Nothing where nothing is. */

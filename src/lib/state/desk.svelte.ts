@@ -29,6 +29,7 @@ import type { TodayView } from '$lib/schema/view';
 import { type BlockSet, DayChanges } from './day-changes.svelte';
 import { hasSafeLine, sayNoSafeLine } from './device/safe-line';
 import { DeskClock } from './desk-clock.svelte';
+import { sayRoom } from './device/room';
 import { DeskLine } from './desk-line.svelte';
 import type { DeskDraft } from './device/queue';
 
@@ -59,6 +60,8 @@ export class DeskSession {
   readonly line: DeskLine;
   /** Why nothing can be kept here; empty where it can. */
   fault = $state('');
+  /** Said before the first note: there is hardly room for it. */
+  warning = $state('');
   isOpen = $state(false);
   /** Null before the day is begun. */
   readonly day: DeskDay | null = $derived.by(() => readDeskDay(this.#events, this.#date));
@@ -108,6 +111,7 @@ export class DeskSession {
           'This browser keeps nothing on the device (a private window does not), so nothing is begun here. Open the desk in an ordinary window.';
         return;
       }
+      this.warning = await sayRoom().catch(() => '');
       if (this.player.isCandidate) await this.#closeEarlier();
       this.isOpen = true;
       void this.line.send();

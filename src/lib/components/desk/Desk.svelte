@@ -3,7 +3,7 @@
   import { onMount, untrack } from 'svelte';
   import { sitAtDesk } from '$lib/state/device/program';
   import { invalidateAll } from '$app/navigation';
-  import { elementsFor, isAtDrill, issueOfHunt, spotsOf } from '$lib/core/practice';
+  import { elementsFor, issueOfHunt, spotsOf } from '$lib/core/practice';
   import { clickOf } from '$lib/core/tempo';
   import type { BarRange } from '$lib/core/units';
   import type { TodayView } from '$lib/schema/view';
@@ -28,7 +28,8 @@
   import WorkFace from './WorkFace.svelte';
   import { Clicking, clicksPerBar } from './clicking.svelte';
   import { InHand } from './in-hand.svelte';
-  import { type DeskAct, type Face, actOfKey } from './desk-keys';
+  import { faceOf, isRunBlock } from './desk-face';
+  import { type DeskAct, actOfKey, isForDesk } from './desk-keys';
   import { Reading } from './reading.svelte';
   import { Running } from './running.svelte';
   import { TakesOut } from '$lib/state/device/takes-out.svelte';
@@ -58,7 +59,6 @@
   /** Bars in hand are run straight through, out of their block. */
   let isRunning = $state(false);
   let runFace = $state<RunFace>();
-  const isRunBlock = $derived(block?.kind === 'run' || block?.kind === 'easy-run');
   const running = new Running(
     () =>
       item && runBars && { item, bars: runBars, tempo: runTempo, date: view.today, owner: player.account },
@@ -68,7 +68,7 @@
       lastTake = takeId;
       for (const range of ran.broke)
         await session.found({ ...range, itemId: block!.itemId!, issue: 'broke in a run', notHeld: [] });
-      if (isRunBlock) return session.ran(ran, takeId);
+      if (isRunBlock(block)) return session.ran(ran, takeId);
       // of bars at work it is one attempt, at the tempo at which they stand
       await session.move({ kind: ran.isStraight && ran.isClean ? 'clean' : 'not-yet' });
       isRunning = false;
@@ -90,21 +90,11 @@
   const isEmpty = $derived((day?.blocks ?? view.roadMap).length === 0);
   const isDone = $derived(day !== null && !isEmpty && (block === null || isStopped));
   const isAsking = $derived(standing?.phase === 'offer' && session.secondsLeft >= FURTHER_SECONDS && !isHurt);
-  const face = $derived.by((): Face => {
-    if (!session.isOpen || isHurting || isDone || isEmpty) return 'none';
-    if (!block?.run) return 'first';
-    // a run and a hunt end with their music, not with the clock
-    if (isRunning && item) return 'run';
-    if (isRunBlock && item && block.run.ran === null && !isLeaving) return 'run';
-    const isPlayed = block.run.ran !== null || block.run.starts.length >= (block.starts?.length ?? Infinity);
-    const isOver = standing ? standing.phase === 'ended' : isPlayed || (isTimeUp && !hunt && !block.starts);
-    if (isLeaving || isOver) return 'end';
-    if (isAtDrill(block)) return 'drill';
-    if (standing) return 'work';
-    if (hunt) return 'hunt';
-    if (block.starts) return 'starts';
-    return block.scales ? 'scales' : item?.kind === 'sight-reading' ? 'reading' : 'timed';
-  });
+  const face = $derived(
+    !session.isOpen || isHurting || isDone || isEmpty
+      ? 'none'
+      : faceOf({ block, item, standing, isHunt: hunt !== null, isRunning, isLeaving, isTimeUp })
+  );
 
   onMount(() => {
     clicking.readSettings();
@@ -113,7 +103,10 @@
       if (new URL(location.href).searchParams.has('begin')) void begin();
     });
     const sleep = keepAwake();
+    // a newer program waits until nobody sits here
+    const rise = sitAtDesk();
     return () => {
+      rise();
       session.close();
       void clicking.close();
       sleep();
@@ -156,8 +149,6 @@
     const again = setInterval(clicking.signal, SIGNAL_MS);
     return () => clearInterval(again);
   });
-  // a newer program waits until nobody sits here
-  onMount(() => sitAtDesk());
   // tomorrow is shown as the plan has been laid again; asked for when the studio has just answered
   $effect(() => {
     if (session.line.answer?.isLaid) void invalidateAll();
@@ -229,10 +220,8 @@
     if (detail > 0 && !panel && target instanceof Element) target.closest('button')?.blur();
   }
   function onKey(event: KeyboardEvent) {
-    const { key, target } = event;
-    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || panel) return;
-    // a button that has the focus is pressed by it
-    if (key === ' ' && (target instanceof HTMLButtonElement || target instanceof HTMLAnchorElement)) return;
+    if (panel || !isForDesk(event)) return;
+    const { key } = event;
     const act = actOfKey(key, face, clicking.settings);
     if (act === null && key !== '?') return;
     event.preventDefault();
@@ -270,7 +259,12 @@
     <FirstFace heading="Nothing is planned for today" {home} />
   {:else if !block?.run || !day}
     {@const first = block ?? view.roadMap[0]!}
-    <FirstFace heading={first.name} says="{first.minutes} minutes · {first.why}" onBegin={begin} />
+    <FirstFace
+      heading={first.name}
+      fault={session.warning}
+      says="{first.minutes} minutes · {first.why}"
+      onBegin={begin}
+    />
   {:else if face === 'end'}
     <EndFace
       {day}
@@ -300,7 +294,7 @@
         isHeard={clicking.settings.isRunHeard}
         onHeard={(isRunHeard) => clicking.set({ ...clicking.settings, isRunHeard }, null)}
         onHurts={() => (isHurting = true)}
-        onBack={isRunBlock ? null : () => (isRunning = false)}
+        onBack={isRunBlock(block) ? null : () => (isRunning = false)}
       />{/key}
   {:else if hunt && bars}
     {@render clickRow(item && said ? clicksPerBar(item.metre, said) : 0)}

@@ -72,3 +72,10 @@ export function actOfKey(
   if (LEFT.includes(key) || (notYetKey !== '' && key === notYetKey)) return left ?? null;
   return keys.get(key) ?? null;
 }
+
+/** Whether a key is the desk's: with no other held, and not one that presses the button or link that has the focus. */
+export function isForDesk({ key, target, ctrlKey, metaKey, altKey, repeat }: KeyboardEvent): boolean {
+  if (ctrlKey || metaKey || altKey || repeat) return false;
+  const isPressed = target instanceof HTMLButtonElement || target instanceof HTMLAnchorElement;
+  return key !== ' ' || !isPressed;
+}

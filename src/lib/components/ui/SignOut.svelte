@@ -59,7 +59,7 @@
     <p class="ends">
       <button type="button" class="action main" onclick={() => dialog?.close()}>Stay signed in</button>
       <button type="button" class="action" onclick={leave}
-        >{unsaved > 0 ? 'Sign out and let go what is typed' : 'Sign out'}</button
+        >{unsaved > 0 ? 'Sign out and let it go' : 'Sign out'}</button
       >
     </p>
   </dialog>

@@ -20,8 +20,6 @@ export function readDayFacts(app: App, season: Season, who: Who): DayFacts {
   const { audition, candidate } = season;
   const { today } = season.own;
   const { db } = app;
-  const notes = lessonNotesOf(db, candidate.id);
-  const isPast = ({ date }: { readonly date: string }) => date <= today;
   return {
     audition: {
       id: audition.id,
@@ -47,8 +45,7 @@ export function readDayFacts(app: App, season: Season, who: Who): DayFacts {
     ways: waysOfPlayer(app, candidate.id),
     isHurt: hurtOf(app, candidate.id) !== null,
     hurt: hurtOf(app, candidate.id, who),
-    // the latest that is read today, and any of a day to come
-    lessonNotes: notes.slice(0, notes.findIndex(isPast) + 1 || notes.length),
+    lessonNote: lessonNotesOf(db, candidate.id).find(({ date }) => date <= today) ?? null,
     tasks: tasksOf(db, audition.id).filter(({ doneOn }) => doneOn === null)
   };
 }

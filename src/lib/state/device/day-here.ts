@@ -15,7 +15,12 @@ export async function dayHere(
   if (!kit) return null;
   const { id } = kit.facts.candidate;
   const played = (await (await openShelf()).all()).filter(
-    (one) => one.owner === owner && one.candidate === id && one.refused === undefined
+    (one) =>
+      one.owner === owner &&
+      one.candidate === id &&
+      one.refused === undefined &&
+      // what was sent before the kit was read is in it
+      (!one.isSent || one.event.date >= kit.facts.readOn)
   );
   const atMs = Date.now() + offsetIn(await readClock());
   const day = await makeDay(

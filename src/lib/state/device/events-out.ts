@@ -11,9 +11,11 @@ export function sendEvents(owner: string): () => void {
   if (!hasSafeLine()) return () => {};
   let again: ReturnType<typeof setTimeout> | undefined;
   let isOver = false;
+  const shelf = openShelf();
+  shelf.catch(() => {});
   async function send() {
     clearTimeout(again);
-    const out = new EventsToSend(await openShelf(), owner, studioLine);
+    const out = new EventsToSend(await shelf, owner, studioLine);
     if (!(await out.all()).some(({ isSent, refused }) => !isSent && refused === undefined)) return;
     await out.send('');
     await out.settled();

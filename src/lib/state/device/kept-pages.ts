@@ -4,20 +4,19 @@
  */
 import { version } from '$app/environment';
 import { AWAY, BY_STUDIO, dataOf, pagesOf } from '$lib/schema/kept-pages';
-import { dropKits, keepKit, listKits } from './kits';
+import { dropKits, keepKit } from './kits';
 import { askStudio } from './line';
 import { hasSafeLine } from './safe-line';
 import { openDevice } from './store';
 
-/** `audition` is the one that is open, null where none is. Nothing where this browser keeps no pages. */
+/** `audition` is the one that is open at its day or desk, null where none is. Nothing where this browser keeps no pages. */
 export async function keepPages(owner: string, audition: string | null): Promise<void> {
   if (!hasSafeLine() || !('serviceWorker' in navigator)) return;
   await navigator.serviceWorker.ready;
   if ((await ownerHere()) !== owner) await forgetPages(owner);
   const here = await askStudio();
   if (!here) return;
-  const opened = (await listKits(owner)).map(({ auditionId }) => auditionId);
-  const all = new Set([...here.auditions, ...(audition === null ? [] : [audition]), ...opened]);
+  const all = new Set([...here.auditions, ...(audition === null ? [] : [audition])]);
   const pages = await caches.open(pagesOf(version));
   await keepData(pages, AWAY, () => true);
   await keepData(pages, '/', leadsToDay);

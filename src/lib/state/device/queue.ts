@@ -1,16 +1,19 @@
 /**
  * What a desk has made, kept on the device: each event before the screen moves on, and until the studio has said that it is kept there. Sent in
- * order, any number of times; the studio counts each once. What was sent stays for its day, so that a page that was asked for just before
- * misses nothing. What somebody else who used this device has not sent is left alone; what one account played for several candidates goes to
+ * order, any number of times; the studio counts each once. What was sent stays for some days, so that a page that was asked for just
+ * before, and a day that is made here, miss nothing. What somebody else who used this device has not sent is left alone; what one account played for several candidates goes to
  * each of them. What the studio refuses stays here and holds nothing else back; a day that was told by a clock that went wrong is asked about
  * before anything of it is sent.
  */
 import type { DeskEvent } from '$lib/core/record';
+import { dayOf, formatDate } from '$lib/core/units';
 import type { DeskAnswer } from '$lib/schema/desk';
 import type { Guess, Kept, Shelf } from './shelf';
 
 /** As many as the studio takes in one go. */
 const AT_ONCE = 400;
+/** What was sent stays so long: a day that is made here next may have to know it. */
+const DAYS_KEPT = 14;
 /** From so far on a clock is wrong: what is nearer tells the same day but for a late minute. */
 const WRONG_MS = 10 * 60_000;
 
@@ -174,13 +177,14 @@ export class DeviceQueue {
     private readonly owner: string,
     private readonly candidate: string,
     line: Line,
+    private readonly date: string,
     private readonly day: { readonly offsetMs: number; readonly zone: string | null }
   ) {
     this.#out = new EventsToSend(shelf, owner, line, candidate);
   }
 
   /**
-   * `owner` is whose account it is, `candidate` whose desk. What was sent, and is somebody else's or of another day than `date`, goes. `day` has the
+   * `owner` is whose account it is, `candidate` whose desk. What was sent, and is somebody else's or of long before `date`, goes. `day` has the
    * studio's clock less this device's, as far as it is known, and the zone by which this device told the date; null where the studio told it.
    */
   static async open(
@@ -189,10 +193,11 @@ export class DeviceQueue {
     line: Line,
     day: { readonly offsetMs: number; readonly zone: string | null }
   ): Promise<DeviceQueue> {
+    const since = formatDate(dayOf(date) - DAYS_KEPT);
     const isOver = ({ isSent, owner: whose, event }: Kept) =>
-      isSent && (whose !== owner || event.date !== date);
+      isSent && (whose !== owner || event.date < since);
     await shelf.drop((await shelf.all()).filter(isOver));
-    return new DeviceQueue(shelf, owner, candidate, line, day);
+    return new DeviceQueue(shelf, owner, candidate, line, date, day);
   }
 
   /** Keeps an event on the device; it is kept when this resolves. */
@@ -211,7 +216,10 @@ export class DeviceQueue {
   }
 
   /** What is here of this desk, in order: what waits, what is refused, and what was sent of the day. */
-  all = async (): Promise<DeskEvent[]> => (await this.#out.of(this.candidate)).map(({ event }) => event);
+  async all(): Promise<DeskEvent[]> {
+    const here = await this.#out.of(this.candidate);
+    return here.filter(({ isSent, event }) => !isSent || event.date === this.date).map(({ event }) => event);
+  }
   countWaiting = async () => (await this.#out.waitingFor(this.candidate)).length;
   /** Sends what waits of this desk, and behind it what else this account has here. `answer` is null where nothing came through. */
   send = (): Promise<Sent> => this.#out.send(this.candidate);

@@ -59,9 +59,11 @@ export function makeDayOnDevice(
   date: string,
   sayFault: SayFault
 ): DayOnDevice {
-  const facts = withEvents(kit.facts, since);
-  const { touches, notLogged } = touchesSince(kit, facts, since, date, sayFault);
-  const season = seasonOn(kit, since, facts, touches, date);
+  const known = new Set(kit.facts.events.map(({ id }) => id));
+  const fresh = since.filter(({ id }) => !known.has(id));
+  const facts = withEvents(kit.facts, fresh);
+  const { touches, notLogged } = touchesSince(kit, facts, fresh, date, sayFault);
+  const season = seasonOn(kit, fresh, facts, touches, date);
   const isChanged = touches.length > 0 || date !== kit.part.request.today || kit.plan === null;
   const plan = isChanged ? lay(kit, season) : kit.plan;
   return {
@@ -77,12 +79,12 @@ export function makeDayOnDevice(
 function touchesSince(
   { part, beside, evidence }: Kit,
   { events, items }: DayFacts,
-  since: readonly DeskEvent[],
+  fresh: readonly DeskEvent[],
   today: string,
   sayFault: SayFault
 ) {
   const logged = new Set([part, ...beside].flatMap(({ request }) => request.log.map(({ id }) => id)));
-  const dates = [...new Set(since.map((event) => event.date))].sort();
+  const dates = [...new Set(fresh.map((event) => event.date))].sort();
   const played = dates
     .flatMap((date) => {
       const day = readDeskDay(
@@ -104,13 +106,13 @@ function touchesSince(
 
 function seasonOn(
   kit: Kit,
-  since: readonly DeskEvent[],
+  fresh: readonly DeskEvent[],
   facts: DayFacts,
   touches: readonly Touch[],
   today: string
 ): JoinedSeason {
-  const time = timeAfter(kit, since, facts);
-  const hurts = kit.hurtEvents && [...kit.hurtEvents, ...since];
+  const time = timeAfter(kit, fresh, facts);
+  const hurts = kit.hurtEvents && [...kit.hurtEvents, ...fresh];
   const onDate = ({ request, ...part }: Part): Part => {
     const own = new Set(request.items.map(({ id }) => id));
     const changed: SeasonRequest = {
@@ -128,10 +130,10 @@ function seasonOn(
 /** How long a block may be, as the studio will learn it. */
 function timeAfter(
   { part, wantedLonger }: Kit,
-  since: readonly DeskEvent[],
+  fresh: readonly DeskEvent[],
   { events }: DayFacts
 ): Pick<PracticeTime, 'longestBlockMin'> {
-  const wishes = wishesIn(since, events);
+  const wishes = wishesIn(fresh, events);
   if (wishes.length === 0) return {};
   const before = part.request.time.longestBlockMin ?? LONGEST_BLOCK_MIN;
   const longestBlockMin = longestAfterAll(before, wishes, wantedLonger);

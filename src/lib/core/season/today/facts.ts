@@ -38,18 +38,16 @@ export type DayFacts = {
   readonly isHurt: boolean;
   /** As who looks may know it. */
   readonly hurt: HurtView | null;
-  /** Newest first. */
-  readonly lessonNotes: readonly { readonly date: string; readonly note: string }[];
+  /** The latest by that day. */
+  readonly lessonNote: { readonly date: string; readonly note: string } | null;
   /** Around the audition, and not done. */
   readonly tasks: readonly Task[];
 };
 
 const SPOT_KINDS: readonly DeskEvent['kind'][] = ['spot', 'spot-set', 'spot-heard'];
 
-/** With what was done since; what is known already changes nothing. */
-export function withEvents(facts: DayFacts, since: readonly DeskEvent[]): DayFacts {
-  const known = new Set(facts.events.map(({ id }) => id));
-  const fresh = since.filter(({ id }) => !known.has(id));
+/** With what was done since. */
+export function withEvents(facts: DayFacts, fresh: readonly DeskEvent[]): DayFacts {
   if (fresh.length === 0) return facts;
   const said = inOrder(fresh).findLast(({ kind }) => kind === 'hurt' || kind === 'well');
   return {

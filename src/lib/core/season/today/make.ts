@@ -91,7 +91,7 @@ export function makeToday(
     tomorrow: { date: tomorrow, roadMap: roadMapOn(facts, season, plan, spots, tomorrow) },
     events: shownOn(facts.events, date),
     items: facts.items.map(deskItemOf),
-    lessonNote: facts.lessonNotes.find((note) => note.date <= date) ?? null,
+    lessonNote: facts.lessonNote,
     spots: spots.map(viewOfSpot),
     family: familyOf(candidate.instruments),
     due: dueSoon(facts.tasks, date),
