@@ -78,7 +78,8 @@ export class DeskLine {
     const { state, answer } = await this.#queue.send();
     // nothing waited: another page of this device has sent it
     if (state.kind !== 'sent' || state.atMs !== null) this.state = state;
-    else if (this.state.kind !== 'sent') this.state = { kind: 'sent', atMs: Date.now() };
+    else if (this.state.kind === 'sending' || this.state.kind === 'waiting')
+      this.state = { kind: 'sent', atMs: Date.now() };
     if (answer && (answer.isLaid || answer.notLogged.length > 0)) this.answer = answer;
     if (answer && answer.refused.length > 0) await this.#lookAtRefused();
     if (answer?.isLaid) {
@@ -111,7 +112,7 @@ export class DeskLine {
 
   async #sayWaiting(): Promise<void> {
     const count = (await this.#queue?.countWaiting()) ?? 0;
-    if (count > 0 && (this.state.kind === 'sent' || this.state.kind === 'sending'))
+    if (count > 0 && this.state.kind !== 'refused' && this.state.kind !== 'asking')
       this.state = { kind: 'waiting', count };
   }
 
