@@ -244,6 +244,12 @@ test('a session whose line is cut at six places loses nothing and counts nothing
   const page = await signIn(context, /^Ilka/);
   const today = page.url();
   await atWork(page, today);
+  // a key that comes before the page is alive is not heard
+  const atDesk = (on: Page) => expect(on.getByRole('heading', { name: 'The day is opened' })).toBeHidden();
+  const reload = async () => {
+    await page.reload();
+    await atDesk(page);
+  };
   const say = async (how: 'ArrowRight' | 'ArrowLeft' = 'ArrowRight') => {
     const before = (await onDevice(page)).length;
     await page.keyboard.press(how);
@@ -261,11 +267,11 @@ test('a session whose line is cut at six places loses nothing and counts nothing
     await expect.poll(() => sendings).toBeGreaterThan(before);
   };
   await step('1: before it leaves', () => cut((route) => route.abort()));
-  await page.reload();
+  await reload();
   await step('2: while its answer comes', () =>
     cut(async (route) => void (await route.fetch(), await route.abort()))
   );
-  await page.reload();
+  await reload();
   await step('3: in the middle of the answer', () =>
     cut(async (route) => {
       const response = await route.fetch();
@@ -273,7 +279,7 @@ test('a session whose line is cut at six places loses nothing and counts nothing
       await route.fulfill({ response, body });
     })
   );
-  await page.reload();
+  await reload();
   await step('4: it comes twice', () =>
     cut(async (route) => {
       await route.fetch();
@@ -281,7 +287,7 @@ test('a session whose line is cut at six places loses nothing and counts nothing
     })
   );
   await step('5: the studio stumbles', () => cut((route) => route.fulfill({ status: 502, body: '' })));
-  await page.reload();
+  await reload();
   await step('6: it hangs, and the page is closed in the middle of it', async () => {
     await cut(() => {});
     await page.close();
@@ -291,7 +297,7 @@ test('a session whose line is cut at six places loses nothing and counts nothing
     const [one, other] = [await context.newPage(), await context.newPage()];
     for (const tab of [one, other]) {
       await tab.goto(`${today.replace(/\/today$/, '/desk')}?begin`);
-      await tab.locator('footer').getByRole('button', { name: 'spot', exact: true }).waitFor();
+      await atDesk(tab);
     }
     await one.bringToFront();
     await one.keyboard.press('ArrowRight');
