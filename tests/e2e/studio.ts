@@ -149,7 +149,7 @@ export async function leaveBlocksUntil(page: Page, there: Locator): Promise<void
       if (await onward.isVisible()) await onward.click({ timeout: 5000 });
       await expect(onward).toBeHidden({ timeout: 2000 });
     }).toPass();
-    if (await isSeen(there, 700)) return;
+    if (await isSeen(there, 1500)) return;
     await page.keyboard.press('e');
     // a run has no key for it
     if (!(await isSeen(onward, 1500)) && (await leave.isVisible())) await leave.click();
