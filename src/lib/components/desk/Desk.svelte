@@ -93,7 +93,7 @@
   const face = $derived(
     !session.isOpen || isHurting || isDone || isEmpty
       ? 'none'
-      : faceOf({ block, item, standing, isHunt: hunt !== null, isRunning, isLeaving, isTimeUp })
+      : faceOf({ block, item, standing, isHunt: Boolean(hunt), isRunning, isLeaving, isTimeUp })
   );
 
   onMount(() => {
