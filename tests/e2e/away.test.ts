@@ -121,32 +121,6 @@ test('a day is begun cold, played and laid again without a line, and the studio 
   await context.close();
 });
 
-test('the day after is made on the device, and is that day in the studio', async ({ browser }) => {
-  await studio.at(MORNING);
-  const context = await browser.newContext();
-  const first = await signIn(context, /^Jorre/);
-  await first.close();
-  await context.setOffline(true);
-  const page = await context.newPage();
-  await page.clock.setSystemTime(Date.now() + DAY_MS);
-  await page.goto(`${studio.origin}/`);
-  await expect(page.getByRole('heading', { name: 'Wednesday' })).toBeVisible();
-  const atHome = await page.locator('.wide .slot .block').allInnerTexts();
-  expect(atHome.length).toBeGreaterThan(1);
-  await playAndStop(page);
-  expect(new Set(await waiting(page))).toEqual(new Set(['2026-11-25']));
-  // the studio wakes on that day
-  await studio.at('2026-11-25T08:30:00Z');
-  await context.setOffline(false);
-  await page.goto(`${studio.origin}/`);
-  await expect.poll(() => waiting(page)).toEqual([]);
-  await page.goto(`${studio.origin}/`);
-  await expect(page.getByRole('heading', { name: 'Wednesday' })).toBeVisible();
-  expect(await page.locator('.wide .slot .block').allInnerTexts()).toEqual(atHome);
-  await expect(page.getByText(/^Go on|^Next/).first()).toBeVisible();
-  await context.close();
-});
-
 test('a clock that went wrong is noticed, and the day of what was played by it is asked', async ({
   browser
 }) => {
@@ -337,4 +311,31 @@ test('a browser that keeps nothing says so before the first note, and one that i
   await expect(other.getByText('not kept: this device has no room left')).toBeVisible();
   expect(await onDevice(other)).toEqual([]);
   await full.close();
+});
+
+// last: the studio wakes a day later, and lays everybody's plan of that day
+test('the day after is made on the device, and is that day in the studio', async ({ browser }) => {
+  await studio.at(MORNING);
+  const context = await browser.newContext();
+  const first = await signIn(context, /^Jorre/);
+  await first.close();
+  await context.setOffline(true);
+  const page = await context.newPage();
+  await page.clock.setSystemTime(Date.now() + DAY_MS);
+  await page.goto(`${studio.origin}/`);
+  await expect(page.getByRole('heading', { name: 'Wednesday' })).toBeVisible();
+  const atHome = await page.locator('.wide .slot .block').allInnerTexts();
+  expect(atHome.length).toBeGreaterThan(1);
+  await playAndStop(page);
+  expect(new Set(await waiting(page))).toEqual(new Set(['2026-11-25']));
+  // the studio wakes on that day
+  await studio.at('2026-11-25T08:30:00Z');
+  await context.setOffline(false);
+  await page.goto(`${studio.origin}/`);
+  await expect.poll(() => waiting(page)).toEqual([]);
+  await page.goto(`${studio.origin}/`);
+  await expect(page.getByRole('heading', { name: 'Wednesday' })).toBeVisible();
+  expect(await page.locator('.wide .slot .block').allInnerTexts()).toEqual(atHome);
+  await expect(page.getByText(/^Go on|^Next/).first()).toBeVisible();
+  await context.close();
 });
