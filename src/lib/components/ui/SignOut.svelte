@@ -4,6 +4,8 @@
   import { trouble } from '$lib/state/send';
 
   let { owner }: { owner: DraftOwner } = $props();
+  /** A line that says nothing for so long is none. */
+  const DEAD_MS = 6000;
   let unsaved = $state(0);
   let unsent = $state('');
   let dialog = $state<HTMLDialogElement>();
@@ -20,7 +22,8 @@
 
   async function leave() {
     // without a line nobody is signed out, and nothing is taken off the device
-    const isReached = await fetch('/sign-out', { method: 'HEAD' }).then(
+    const signal = AbortSignal.timeout(DEAD_MS);
+    const isReached = await fetch('/sign-out', { method: 'HEAD', signal }).then(
       () => true,
       () => false
     );

@@ -13,6 +13,7 @@ import { auditionsOf } from '../store/audition';
 import { listCandidates } from '../store/candidate';
 import { keepDeskEvents, readToday } from './desk';
 import { hearDevice, readKit } from './kit';
+import { readStudio } from './studio';
 
 const DAY_MS = 86_400_000;
 const TEACHER: Who = { kind: 'teacher', accountId: 't', name: 'T' };
@@ -95,11 +96,52 @@ describe('a device that keeps an audition', () => {
   });
 
   it('of a candidate’s keeps every audition ahead, and of a teacher’s own none by itself', () => {
-    const { who, candidateId } = players()[0]!;
-    const all = auditionsOf(app.db, candidateId).map(({ id }) => id);
-    expect(all).toEqual(expect.arrayContaining([...hearDevice(app, who, {}).auditions]));
-    expect(hearDevice(app, who, {}).nowMs).toBe(now);
+    for (const { who, candidateId } of players()) {
+      const ahead = auditionsOf(app.db, candidateId).filter(({ id }) => {
+        const { items, rounds, today } = readSeason(app, id).own;
+        return items.length > 0 && rounds.some(({ date }) => date >= today);
+      });
+      expect(hearDevice(app, who, {})).toEqual({ nowMs: now, auditions: ahead.map(({ id }) => id) });
+    }
     expect(hearDevice(app, TEACHER, {}).auditions).toEqual([]);
+  });
+
+  it('learns from a wandering mind and from a pain what the studio will', () => {
+    for (const player of players()) {
+      const { who, auditionId, candidateId } = player;
+      const kit = kitOf(who, auditionId);
+      const today = kit.facts.readOn;
+      const { view } = onDevice(kit, [], today);
+      const played = playedBy(player, view, today);
+      const ofItems = new Set(view.roadMap.filter(({ itemId }) => itemId !== null).map(({ id }) => id));
+      const last = played.findLast((event) => event.kind === 'end' && ofItems.has(event.block));
+      if (last?.kind !== 'end') continue;
+      const before = kit.part.request.time.longestBlockMin;
+      const hurt = { ...last, id: `hurt ${candidateId}`, seq: 999, kind: 'hurt', isTold: true } as DeskEvent;
+      const events = [
+        ...played.map((event) => (event === last ? { ...last, how: 'shorter' as const } : event)),
+        hurt
+      ];
+      const here = onDevice(kit, events, today);
+      keepDeskEvents(app, who, { candidateId, events });
+      expect(here.view.hurt).toEqual({ since: today, isTold: true });
+      expect(readSeason(app, auditionId).own.time.longestBlockMin).not.toBe(before);
+      expect(plain(here.plan)).toEqual(planNow(auditionId));
+      expect(plain(here.view)).toEqual(plain(readToday(app, who, { auditionId })));
+    }
+  });
+
+  it('tells the teacher when it was last heard from; the teacher’s own tells nothing', () => {
+    const { who, candidateId } = players()[0]!;
+    const heard = () =>
+      readStudio(app, TEACHER, {}).rows.find(({ id }) => id === candidateId)!.daysSinceHeard;
+    // a device of each has asked just now
+    expect(heard()).toBe(0);
+    now += 3 * DAY_MS;
+    hearDevice(app, TEACHER, {});
+    expect(heard()).toBe(3);
+    hearDevice(app, who, {});
+    expect(heard()).toBe(0);
   });
 
   it('is told nothing of a pain that the teacher was not told of', () => {

@@ -2,7 +2,7 @@
 import { studioLine } from './line';
 import { EventsToSend } from './queue';
 import { hasSafeLine } from './safe-line';
-import { openShelf } from './shelf';
+import { openShelf, waits } from './shelf';
 
 const AGAIN_MS = 15_000;
 
@@ -16,7 +16,7 @@ export function sendEvents(owner: string): () => void {
   async function send() {
     clearTimeout(again);
     const out = new EventsToSend(await shelf, owner, studioLine);
-    if (!(await out.all()).some(({ isSent, refused }) => !isSent && refused === undefined)) return;
+    if (!(await out.all()).some(waits)) return;
     await out.send('');
     await out.settled();
     if (!isOver) again = setTimeout(() => void send().catch(() => {}), AGAIN_MS);

@@ -6,33 +6,33 @@ import { version } from '$app/environment';
 import { AWAY, BY_STUDIO, dataOf, pagesOf } from '$lib/schema/kept-pages';
 import { dropKits, keepKit } from './kits';
 import { askStudio } from './line';
+import { changeOwner, whileOwner } from './owner';
 import { hasSafeLine } from './safe-line';
-import { openDevice } from './store';
 
 /** `audition` is the one that is open at its day or desk, null where none is. Nothing where this browser keeps no pages. */
 export async function keepPages(owner: string, audition: string | null): Promise<void> {
   if (!hasSafeLine() || !('serviceWorker' in navigator)) return;
   await navigator.serviceWorker.ready;
-  if ((await ownerHere()) !== owner) await forgetPages(owner);
+  await forgetPages(owner);
   const here = await askStudio();
   if (!here) return;
   const all = new Set([...here.auditions, ...(audition === null ? [] : [audition])]);
-  const pages = await caches.open(pagesOf(version));
-  await keepData(pages, AWAY, () => true);
-  await keepData(pages, '/', leadsToDay);
+  await keepData(owner, AWAY, () => true);
+  await keepData(owner, '/', leadsToDay);
   for (const id of all) {
     if (!(await keepKit(owner, id))) continue;
     for (const page of ['today', 'desk'])
-      await keepData(pages, `/auditions/${id}/${page}`, (text) => text.includes(BY_STUDIO));
+      await keepData(owner, `/auditions/${id}/${page}`, (text) => text.includes(BY_STUDIO));
   }
 }
 
 /** Only what the studio itself has answered, and as it is meant. */
-async function keepData(pages: Cache, path: string, isMeant: (text: string) => boolean): Promise<void> {
+async function keepData(owner: string, path: string, isMeant: (text: string) => boolean): Promise<void> {
   const response = await fetch(dataOf(path));
   const text = await response.text();
   if (!response.ok || response.redirected || !isMeant(text)) return;
-  await pages.put(dataOf(path), new Response(text, { headers: { 'content-type': 'application/json' } }));
+  const kept = new Response(text, { headers: { 'content-type': 'application/json' } });
+  await whileOwner(owner, async () => (await caches.open(pagesOf(version))).put(dataOf(path), kept));
 }
 
 const leadsToDay = (text: string) => {
@@ -40,19 +40,9 @@ const leadsToDay = (text: string) => {
   return type === 'redirect' && location?.startsWith('/auditions/') === true;
 };
 
-async function ownerHere(): Promise<string | null> {
-  const db = await openDevice();
-  const owner = (await db.get('device', 'owner')) as string | undefined;
-  db.close();
-  return owner ?? null;
-}
-
-/** Takes off the device what was kept for anybody else than `owner`; for nobody where that is null. What was not sent stays, for who played it. */
-export async function forgetPages(owner: string | null): Promise<void> {
-  for (const name of await caches.keys()) if (name.startsWith(pagesOf(''))) await caches.delete(name);
-  await dropKits(owner);
-  const db = await openDevice();
-  if (owner === null) await db.delete('device', 'owner');
-  else await db.put('device', owner, 'owner');
-  db.close();
-}
+/** Takes off the device what was kept for anybody but `owner`, for everybody where that is null. What was not sent stays, for who played it. */
+export const forgetPages = (owner: string | null): Promise<void> =>
+  changeOwner(owner, async () => {
+    for (const name of await caches.keys()) if (name.startsWith(pagesOf(''))) await caches.delete(name);
+    await dropKits(owner);
+  });

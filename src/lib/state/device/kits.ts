@@ -1,5 +1,6 @@
 /** Auditions as the studio knew them when it was last heard: kept on the device, each account's own. */
 import type { Kit } from '$lib/core/season';
+import { whileOwner } from './owner';
 import { openDevice } from './store';
 
 /** Of somebody who plays for many so many stay, those that were opened last. */
@@ -45,7 +46,8 @@ export async function keepKit(owner: string, auditionId: string): Promise<boolea
     response.status === 304
       ? before!
       : { owner, auditionId, etag: response.headers.get('etag') ?? '', kit: (await response.json()) as Kit };
-  await inStore((db) => db.put('kits', { ...fresh, keptAtMs: Date.now() } satisfies KeptKit));
+  const kept: KeptKit = { ...fresh, keptAtMs: Date.now() };
+  await whileOwner(owner, () => inStore((db) => db.put('kits', kept)));
   for (const { auditionId: old } of (await listKits(owner)).slice(MOST_KITS))
     await inStore((db) => db.delete('kits', [owner, old]));
   return true;

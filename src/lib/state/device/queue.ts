@@ -8,7 +8,7 @@
 import type { DeskEvent } from '$lib/core/record';
 import { dayOf, formatDate } from '$lib/core/units';
 import type { DeskAnswer } from '$lib/schema/desk';
-import type { Guess, Kept, Shelf } from './shelf';
+import { type Guess, type Kept, type Shelf, waits } from './shelf';
 
 /** As many as the studio takes in one go. */
 const AT_ONCE = 400;
@@ -47,8 +47,6 @@ export type Line = {
 type Sent = { readonly state: QueueState; readonly answer: DeskAnswer | null };
 
 const NOTHING: Sent = { state: { kind: 'sent', atMs: null }, answer: null };
-
-const waits = (one: Kept) => !one.isSent && one.refused === undefined;
 
 /** What one account has here, sent to whose it is. */
 export class EventsToSend {

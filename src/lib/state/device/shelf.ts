@@ -22,6 +22,9 @@ export type Kept = {
   readonly refused?: string;
   readonly guess?: Guess;
 };
+/** Not sent yet, and not refused. */
+export const waits = ({ isSent, refused }: Kept): boolean => !isSent && refused === undefined;
+
 /** What was kept here last: its day, and when. */
 export type Last = { readonly date: string; readonly atMs: number };
 

@@ -1,14 +1,14 @@
 /** Before somebody signs out: what of theirs waits here, and what is taken off the device. */
 import { forgetPages } from './kept-pages';
 import { hasSafeLine } from './safe-line';
-import { openShelf } from './shelf';
+import { openShelf, waits } from './shelf';
 import { waitingTakes } from './takes';
 
 /** "3 answers and 1 take are"; empty where nothing waits, or the browser keeps nothing. */
 export async function sayUnsent(owner: string): Promise<string> {
   if (!hasSafeLine()) return '';
   try {
-    const events = (await (await openShelf()).all()).filter((one) => one.owner === owner && !one.isSent);
+    const events = (await (await openShelf()).all()).filter((one) => one.owner === owner && waits(one));
     const takes = await waitingTakes(owner);
     const parts = [
       events.length > 0 ? `${events.length} ${events.length === 1 ? 'answer' : 'answers'} from the desk` : '',
