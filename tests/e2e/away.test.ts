@@ -165,10 +165,10 @@ test('two who share a tablet never see each other’s, and what one has not sent
   await step('who signs out is told what stays, and nothing else does', async () => {
     await page.goto(studio.origin + ofNoor);
     await alive(page);
-    await page.getByRole('button', { name: 'Sign out' }).click();
+    await page.getByRole('button', { name: 'Sign out', exact: true }).click();
     const dialog = page.getByRole('dialog', { name: 'Before you sign out' });
     await expect(dialog).toContainText(/2 answers from the desk are on this device, not sent yet/);
-    await dialog.getByRole('button', { name: 'Sign out' }).click();
+    await dialog.getByRole('button', { name: 'Sign out', exact: true }).click();
     await page.waitForURL('**/sign-in');
     expect(await keptDesks(page)).toBe(0);
     expect(await waiting(page)).toHaveLength(2);
@@ -185,12 +185,12 @@ test('two who share a tablet never see each other’s, and what one has not sent
     await other.goto(studio.origin + ofNoor);
     await expect(other.getByRole('heading', { name: 'No line to the studio' })).toBeVisible();
     await expect(other.getByText('Noor')).toHaveCount(0);
-    await other.getByRole('button', { name: 'Sign out' }).click();
+    await other.getByRole('button', { name: 'Sign out', exact: true }).click();
     await expect(other.getByRole('alert')).toContainText('you are still signed in here');
     await context.setOffline(false);
     await other.goto(`${studio.origin}/account`);
     await alive(other);
-    await other.getByRole('button', { name: 'Sign out' }).click();
+    await other.getByRole('button', { name: 'Sign out', exact: true }).click();
     await other.waitForURL('**/sign-in');
     await other.close();
   });
