@@ -40,6 +40,12 @@ export class Studio {
     await new Promise((resolve) => setTimeout(resolve, 300));
   }
 
+  /** Ends it as a machine does that loses its power: nothing is said to it before. */
+  kill(): void {
+    this.#app?.child.kill('SIGKILL');
+    this.#app = null;
+  }
+
   async close(): Promise<void> {
     await this.stop();
     rmSync(this.data, { recursive: true, force: true });

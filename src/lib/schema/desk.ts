@@ -19,13 +19,13 @@ export function readDeskEvents(sent: readonly unknown[]): {
   return {
     events: read.flatMap(({ as }) => (as.success ? [as.data] : [])),
     refused: read.flatMap(({ one, as }) =>
-      as.success ? [] : [{ id: named.safeParse(one).data?.id ?? '', says: sayUnread(as.error) }]
+      as.success ? [] : [{ id: named.safeParse(one).data?.id ?? '', says: UNREAD }]
     )
   };
 }
 const named = z.object({ id: z.string() });
-const sayUnread = ({ issues: [issue] }: z.ZodError) =>
-  `The studio cannot read it: ${issue!.path.join('.') || 'the whole'}, ${issue!.message}`;
+const UNREAD =
+  'The studio cannot read it: the program on this device may be older than the studio’s. Reload this page, then try once more.';
 
 export type DeskAnswer = {
   /** Ids of what is kept, those of before too. */

@@ -58,4 +58,9 @@
   li .soft {
     display: block;
   }
+  @media (max-width: 480px) {
+    li > span {
+      order: -1;
+    }
+  }
 </style>

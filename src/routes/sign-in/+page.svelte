@@ -21,11 +21,11 @@
       <p class="soft">Made-up people, places and works. Enter as</p>
       <form method="POST" action="/enter">
         <button class="door" name="as" value=""
-          ><strong>{data.door.teacher}</strong> teacher, the whole studio</button
+          ><strong>{data.door.teacher}</strong> <span>teacher, the whole studio</span></button
         >
         {#each data.door.candidates as candidate (candidate.id)}
           <button class="door" name="as" value={candidate.id}
-            ><strong>{candidate.name}</strong> candidate, {candidate.instruments}</button
+            ><strong>{candidate.name}</strong> <span>candidate, {candidate.instruments}</span></button
           >
         {/each}
       </form>
@@ -59,6 +59,10 @@
     border-top: 1.5px solid var(--ink);
   }
   .door {
+    display: grid;
+    grid-template-columns: 11em 1fr;
+    align-items: center;
+    gap: 8px;
     min-height: 48px;
     border: 0;
     border-bottom: 1px solid var(--rule);
@@ -67,8 +71,6 @@
     text-align: left;
   }
   .door strong {
-    display: inline-block;
-    min-width: 11em;
     color: var(--ink);
   }
   .door:hover {

@@ -1,10 +1,10 @@
 <!-- One item of the countback: its name, its stairs below the target line, its target. A step or the name opens how it came about. -->
 <script lang="ts">
-  import { sayFacts, sayLine, sayOpen, sayToGo } from './row-words';
-  import Tempo from '$lib/components/note/Tempo.svelte';
+  import { sayFacts, sayLine, sayOpen } from './row-words';
   import { type Move, type PlannedItem, type Unkept, sectionStairs } from '$lib/core/season';
   import { dayOf, formatDate, sayBpm } from '$lib/core/units';
   import type { CountbackItem } from '$lib/schema/view';
+  import ItemGoal from './ItemGoal.svelte';
   import RungTable from './RungTable.svelte';
   import StairMarks from './StairMarks.svelte';
   import StairPointer from './StairPointer.svelte';
@@ -92,8 +92,6 @@
   const nowY = $derived(ROW_TOP + (item.plannedSteps[0]?.clicksBelow ?? 0) * scale);
   const openRungs = $derived(planned.rungs.filter((r) => r.date === null));
   const openOwn = $derived(openRungs.filter((r) => r.sectionId === (openRungs.at(-1)?.sectionId ?? '')));
-  const timed = $derived(planned.sections.filter((s) => s.unit !== null).length);
-  const targetBpm = $derived(slowest?.targetBpm ?? null);
   /** Left of today there is no room for the words: they stand with the name. */
   const isUnseenNamed = $derived(!isSmall && !slowest?.held && axis.at(axis.today) < 22);
   const facts = $derived(sayFacts(planned, item, isUnseenNamed));
@@ -169,13 +167,7 @@
         {/if}
       {/if}
     </div>
-    <div class="goal">
-      {#if slowest?.unit && targetBpm}
-        <strong><Tempo bpm={targetBpm} unit={slowest.unit} height={isSmall ? 16 : 20} /></strong>
-        {#if timed > 1}<span class="soft">bars {slowest.fromBar}–{slowest.toBar}</span>{/if}
-        {#if planned.state === 'climbing'}<span class="soft">{sayToGo(planned.clicksToGo!)}</span>{/if}
-      {/if}
-    </div>
+    <ItemGoal {planned} {slowest} {isSmall} />
   </div>
   {#if openRung !== null}<RungTable {planned} {openRung} {unkept} {pinFrom} />{/if}
 </article>
@@ -305,35 +297,11 @@
     white-space: nowrap;
     background: var(--paper);
   }
-  .goal {
-    display: flex;
-    flex-direction: column;
-    padding: 4px 0 0 12px;
-    line-height: 1.25;
-  }
-  .small .goal {
-    padding-top: 8px;
-  }
-  .goal strong {
-    font-size: 1.2rem;
-  }
-  .small .goal strong {
-    font-size: 1rem;
-  }
-  .goal span {
-    font-size: 0.82rem;
-    white-space: nowrap;
-  }
   @media (max-width: 720px) {
-    .name,
-    .goal {
+    .name {
       position: relative;
       z-index: 1;
       background: var(--paper);
-    }
-    .goal {
-      margin-right: 4px;
-      padding-right: 8px;
     }
     .row {
       grid-template-columns: 1fr auto;
@@ -342,10 +310,6 @@
       margin-bottom: 12px;
       grid-row: 2;
       grid-column: 1 / -1;
-    }
-    .goal {
-      padding-top: 6px;
-      text-align: right;
     }
     /* right of today there may be no room for the words */
     .state {

@@ -4,7 +4,6 @@
   import { sitAtDesk } from '$lib/state/device/program';
   import { invalidateAll } from '$app/navigation';
   import { elementsFor, issueOfHunt, spotsOf } from '$lib/core/practice';
-  import { clickOf } from '$lib/core/tempo';
   import type { BarRange } from '$lib/core/units';
   import type { TodayView } from '$lib/schema/view';
   import { DeskSession, type Player } from '$lib/state/desk.svelte';
@@ -26,10 +25,12 @@
   import TimedFace from './TimedFace.svelte';
   import WhatFace from './WhatFace.svelte';
   import WorkFace from './WorkFace.svelte';
+  import { clickAtDesk } from './click-at-desk.svelte';
   import { Clicking, clicksPerBar } from './clicking.svelte';
   import { InHand } from './in-hand.svelte';
   import { faceOf, isRunBlock } from './desk-face';
   import { type DeskAct, actOfKey, isForDesk } from './desk-keys';
+  import { Leaving } from './leaving.svelte';
   import { Reading } from './reading.svelte';
   import { Running } from './running.svelte';
   import { TakesOut } from '$lib/state/device/takes-out.svelte';
@@ -46,11 +47,8 @@
 
   /** From so many seconds left on one further is offered. */
   const FURTHER_SECONDS = 180;
-  /** The signal comes again until it is answered. */
-  const SIGNAL_MS = 7000;
-  let isLeaving = $state(false);
-  let isHurting = $state(false);
-  let isStopped = $state(false);
+  const leaving = new Leaving(session);
+  const { isLeaving, isHurting, isStopped } = $derived(leaving);
   let panel = $state<Panel | null>(null);
 
   const inHand = new InHand(session, () => view);
@@ -77,12 +75,7 @@
   /** The take of the block in hand. */
   let lastTake = $state<string | null>(null);
   const takeInHand = $derived(block?.run?.ran?.take ?? lastTake);
-  const { first, hunt, said, item, bars, spot, clicked, canSpot } = $derived(inHand);
-  const runBars = $derived(bars ?? (item && { fromBar: item.fromBar, toBar: item.toBar }));
-  const runTempo = $derived.by(() => {
-    const first = block?.sections?.[0];
-    return said ?? (first ? (clickOf(first) ?? first) : null);
-  });
+  const { first, hunt, said, item, bars, runBars, runTempo, spot, clicked, canSpot } = $derived(inHand);
   let huntFace = $state<HuntFace>();
   const next = $derived((day?.blocks ?? []).find((one) => !one.isDropped && one.run === null) ?? null);
   const isTimeUp = $derived(session.secondsLeft <= 0);
@@ -126,29 +119,12 @@
   /** By name: an answer makes another block of the same, and must not end what was chosen for it. */
   const blockId = $derived(block?.id ?? '');
   const taskId = $derived(`${blockId} ${block?.run?.task.part} ${block?.run?.task.spot}`);
-  // another block, or another of its tasks: the click is as it is set
-  $effect(() => {
-    void taskId;
-    untrack(() => clicking.plain());
-  });
   $effect(() => {
     void blockId;
     inHand.huntBpm = null;
     untrack(() => ([isRunning, lastTake] = [false, null]));
   });
-  // the click follows the tempo
-  $effect(() => {
-    const isClicked = !['end', 'none', 'reading', 'starts', 'drill', 'run'].includes(face);
-    if (!isClicked || !clicked) clicking.stop();
-    else clicking.follow(clicked);
-  });
-  // the signal sounds until it is answered
-  $effect(() => {
-    if (face !== 'end' || !isTimeUp) return;
-    clicking.signal();
-    const again = setInterval(clicking.signal, SIGNAL_MS);
-    return () => clearInterval(again);
-  });
+  clickAtDesk(clicking, () => ({ face, clicked, taskId, isTimeUp }));
   // tomorrow is shown as the plan has been laid again; asked for when the studio has just answered
   $effect(() => {
     if (session.line.answer?.isLaid) void invalidateAll();
@@ -156,7 +132,7 @@
 
   async function begin() {
     void clicking.open();
-    isStopped = false;
+    leaving.isStopped = false;
     await session.begin();
   }
   async function answer(kind: 'clean' | 'not-yet') {
@@ -170,42 +146,22 @@
     else await session.move({ kind });
   }
   const intoTheBars = () => block?.run && session.take(block.run.task);
-  /** Its end is on its way: a key that is pressed twice ends one block. */
-  let isEnding = false;
-  async function endBlock(how: 'next' | 'shorter') {
-    if (isEnding) return;
-    isEnding = true;
-    await session.end(how);
-    [isLeaving, isEnding] = [false, false];
-  }
-  async function more() {
-    isLeaving = false;
-    await session.more(3);
-  }
-  async function notToday() {
-    [isLeaving, isStopped] = [false, true];
-    await session.end('not-today');
-  }
-  async function stopHurt(isTold: boolean) {
-    [isHurting, isLeaving, isStopped] = [false, false, true];
-    await session.hurts(isTold);
-  }
   async function hunted(broken: readonly BarRange[]) {
     const { kind, itemId } = block!;
     if (!hunt || !itemId || (kind !== 'probe' && kind !== 'microscope')) return;
     for (const range of broken)
       await session.found({ ...range, itemId, issue: issueOfHunt(kind, said ?? hunt), notHeld: [] }, kind);
-    isLeaving = true;
+    leaving.isLeaving = true;
   }
   const toggleClick = () => clicked && clicking.toggle(clicked);
 
   const ACTS: Record<DeskAct, () => unknown> = {
     begin,
-    next: () => endBlock('next'),
-    more: () => (isHurt ? undefined : more()),
-    shorter: () => endBlock('shorter'),
+    next: () => leaving.end('next'),
+    more: () => (isHurt ? undefined : leaving.more()),
+    shorter: () => leaving.end('shorter'),
     undo: session.undo,
-    leave: () => (isLeaving = true),
+    leave: () => (leaving.isLeaving = true),
     clean: () => answer('clean'),
     'not-yet': () => answer('not-yet'),
     onward: () => runFace?.onward(),
@@ -252,7 +208,7 @@
   {:else if !session.isOpen}
     <FirstFace heading="The day is opened" />
   {:else if isHurting}
-    <Hurts onRest={stopHurt} onBack={() => (isHurting = false)} />
+    <Hurts onRest={leaving.stopHurt} onBack={() => (leaving.isHurting = false)} />
   {:else if isDone && day}
     <DayEnd {view} {day} answer={session.line.answer} {isHurt} {home} onGoOn={block ? begin : null} />
   {:else if isEmpty}
@@ -281,7 +237,7 @@
             refusal: takesOut.refusals[takeInHand] ?? ''
           }}
       onNext={ACTS.next}
-      onMore={more}
+      onMore={leaving.more}
       onShorter={ACTS.shorter}
     />
   {:else if face === 'run' && item && runBars}
@@ -293,7 +249,7 @@
         mayRecord={!view.isAskedFirst}
         isHeard={clicking.settings.isRunHeard}
         onHeard={(isRunHeard) => clicking.set({ ...clicking.settings, isRunHeard }, null)}
-        onHurts={() => (isHurting = true)}
+        onHurts={() => (leaving.isHurting = true)}
         onBack={isRunBlock(block) ? null : () => (isRunning = false)}
       />{/key}
   {:else if hunt && bars}
@@ -367,10 +323,10 @@
       {face}
       {home}
       isLeaving={isLeaving && !isTimeUp}
-      onLeave={(is) => (isLeaving = is)}
+      onLeave={(is) => (leaving.isLeaving = is)}
       onShorter={ACTS.shorter}
-      onNotToday={notToday}
-      onHurts={() => (isHurting = true)}
+      onNotToday={leaving.notToday}
+      onHurts={() => (leaving.isHurting = true)}
       onPitch={ACTS.pitch}
       onSpot={canSpot ? ACTS.spot : null}
       onRun={face === 'work' && canSpot ? ACTS.run : null}

@@ -109,6 +109,7 @@
   }
   @media (max-width: 720px) {
     footer {
+      padding-bottom: 8px;
       font-size: 17px;
     }
     button,

@@ -72,6 +72,7 @@
     .timed {
       grid-template: auto auto / 1fr;
       align-content: center;
+      padding-inline: 16px;
     }
     .sign {
       height: 130px;

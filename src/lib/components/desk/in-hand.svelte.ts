@@ -50,6 +50,15 @@ export class InHand {
   );
   /** The bars: a spot's, a part's, or all of the block's. */
   readonly bars = $derived.by(() => this.#of((day, block) => barsOfTask(day, block)));
+  /** Of a run: all of the item, where no bars are in hand; at the tempo of the first section, where none is. */
+  readonly runBars = $derived.by(() => {
+    const { bars, item } = this;
+    return bars ?? (item && { fromBar: item.fromBar, toBar: item.toBar });
+  });
+  readonly runTempo = $derived.by(() => {
+    const first = this.session.block?.sections?.[0];
+    return this.said ?? (first ? (clickOf(first) ?? first) : null);
+  });
   readonly spot = $derived.by(() =>
     this.#of((day, block) => spotOf(day, block, block.run?.task.spot) ?? null)
   );

@@ -7,6 +7,7 @@
   import { BREAK_MIN_PER_HOUR, weekCautions } from '$lib/core/plan';
   import { WEEKDAY_NAMES } from '$lib/core/units';
   import type { TimeForm } from '$lib/schema/time-form';
+  import ExceptionsEditor from './ExceptionsEditor.svelte';
   import RotationEditor from './RotationEditor.svelte';
   import { keptForm } from '$lib/state/kept-form';
 
@@ -172,52 +173,7 @@
         >Add a lesson</button
       >
 
-      <h3>Otherwise on these dates</h3>
-      <p class="soft">0 minutes is a day off. A last date makes it several days away.</p>
-      {#each $form.exceptions as exception, i (i)}
-        <div class="exception">
-          <Field
-            id="exception-{i}-date"
-            label="From"
-            errors={$errors.exceptions?.[i]?.date}
-            type="date"
-            bind:value={exception.date}
-          />
-          <Field
-            id="exception-{i}-until"
-            label="To"
-            errors={$errors.exceptions?.[i]?.until}
-            type="date"
-            bind:value={exception.until}
-          />
-          <Field
-            id="exception-{i}-minutes"
-            label="Minutes"
-            errors={$errors.exceptions?.[i]?.minutes}
-            type="number"
-            bind:value={exception.minutes}
-          />
-          <Field
-            id="exception-{i}-why"
-            label="Why"
-            errors={$errors.exceptions?.[i]?.why}
-            dir="auto"
-            bind:value={exception.why}
-          />
-          <button
-            type="button"
-            class="quiet"
-            onclick={() => ($form.exceptions = $form.exceptions.filter((_, j) => j !== i))}>Remove</button
-          >
-        </div>
-      {/each}
-      <button
-        type="button"
-        class="action"
-        onclick={() =>
-          ($form.exceptions = [...$form.exceptions, { date: '', until: '', minutes: 0, why: '' }])}
-        >Add a date</button
-      >
+      <ExceptionsEditor {form} errors={$errors.exceptions} />
     </section>
   </div>
   <RotationEditor
@@ -292,8 +248,7 @@
     border-left: 4px solid var(--ink);
   }
   .pair,
-  .lesson,
-  .exception {
+  .lesson {
     display: grid;
     gap: 8px 12px;
     align-items: start;
@@ -309,11 +264,7 @@
     grid-column: 1 / -1;
     grid-row: 2;
   }
-  .exception {
-    grid-template-columns: 140px 140px 76px 1fr auto;
-  }
-  .lesson button,
-  .exception button {
+  .lesson button {
     align-self: end;
     min-height: 36px;
   }
@@ -349,9 +300,6 @@
     .left {
       grid-column: 2;
       grid-row: 1;
-    }
-    .exception {
-      grid-template-columns: 1fr 1fr;
     }
   }
 </style>

@@ -2,7 +2,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
-  import { asBegun, blockInHand, mostMinutesOf } from '$lib/core/practice';
+  import { asBegun, blockInHand } from '$lib/core/practice';
   import { WEEKDAY_NAMES, dayOf, sayDate, weekdayOf } from '$lib/core/units';
   import type { TodayView } from '$lib/schema/view';
   import { DeskSession, type Player } from '$lib/state/desk.svelte';
@@ -13,6 +13,7 @@
   import DayNotes from './DayNotes.svelte';
   import HurtNotice from './HurtNotice.svelte';
   import Unsent from './Unsent.svelte';
+  import { BlockInHand } from './block-in-hand.svelte';
   import { minutesOf } from './day-scale';
 
   let { view, player }: { view: TodayView; player: Player } = $props();
@@ -20,6 +21,7 @@
   // one session for the page's life: what it shows comes from its events
   // svelte-ignore state_referenced_locally
   const session = new DeskSession(view, player);
+  const { line } = session;
   onMount(() => {
     void session.open();
     return () => session.close();
@@ -31,65 +33,9 @@
   const sum = $derived(minutesOf(blocks));
   const over = $derived(sum - view.thereMin);
   const next = $derived(session.day ? blockInHand(session.day) : (blocks[0] ?? null));
-  let picked = $state<string | null>(null);
-  const inHand = $derived(blocks.find((block) => block.id === picked) ?? null);
-  const index = $derived(blocks.findIndex((block) => block.id === picked));
+  const hand = new BlockInHand(session, () => blocks);
+  const { block: inHand, index } = $derived(hand);
   const isBegun = $derived(all.some((block) => block.run !== null));
-  const pick = (id: string) => (picked = picked === id ? null : id);
-
-  /** Between the blocks it is to stand between. */
-  const shift = (by: -1 | 1) =>
-    session.change(inHand!.id, ({ id }, day) => {
-      const open = day.blocks.filter((block) => !block.isDropped);
-      const at = open.findIndex((block) => block.id === id);
-      if (!open[at + by]) return null;
-      const [a, b] = by < 0 ? [open[at - 2], open[at - 1]] : [open[at + 1], open[at + 2]];
-      const from = a?.place ?? (b?.place ?? 0) - 2;
-      return { place: between(from, b?.place) };
-    });
-  const lengthen = (by: number) =>
-    session.change(inHand!.id, (block) => ({
-      minutes: Math.min(mostMinutesOf(block), Math.max(1, block.minutes + by))
-    }));
-  /** Stands now between those; null where it is the first, or the last. */
-  const moveBetween = (id: string, before: string | null, after: string | null) =>
-    session.change(id, (_, day) => {
-      const placeOf = (one: string | null) => day.blocks.find((block) => block.id === one)?.place;
-      const next = placeOf(after);
-      return { place: between(placeOf(before) ?? (next ?? 0) - 2, next) };
-    });
-  /** Two halves, so that something else can lie between. */
-  async function split() {
-    // its spots and its drill stay with the first half
-    const { id, minutes, place, run, isDropped, spots: _, drillMin: _drill, ...block } = inHand!;
-    if (run || isDropped) return;
-    const half = Math.floor(minutes / 2);
-    await session.changes.together(`${block.name} split`, async () => {
-      await session.set(id, { minutes: minutes - half });
-      await session.add({ ...block, minutes: half }, between(place, blocks[index + 1]?.place));
-    });
-  }
-  const between = (from: number, to: number | undefined) => (from + (to ?? from + 2)) / 2;
-  /** Arrows with a block in hand: left and right move it, up and down change its minutes. */
-  async function onKey(event: KeyboardEvent) {
-    const isField = event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement;
-    if (!inHand || inHand.run || isField || event.ctrlKey || event.metaKey || !event.altKey) return;
-    const acts: Record<string, () => Promise<void>> = {
-      ArrowLeft: () => (index > 0 ? shift(-1) : Promise.resolve()),
-      ArrowRight: () => (index < blocks.length - 1 ? shift(1) : Promise.resolve()),
-      ArrowUp: () => lengthen(1),
-      ArrowDown: () => (inHand.minutes > 1 ? lengthen(-1) : Promise.resolve()),
-      Delete: drop
-    };
-    const act = acts[event.key];
-    if (!act) return;
-    event.preventDefault();
-    await act();
-  }
-  async function drop() {
-    await session.set(inHand!.id, { isDropped: true });
-    picked = null;
-  }
   const begin = () => goto(`/auditions/${view.audition.id}/desk?begin`);
 </script>
 
@@ -102,23 +48,25 @@
   {#if inHand}
     <div class="words" role="group" aria-label="Change {inHand.name}">
       <strong>{inHand.name}, {inHand.minutes} min</strong>
-      <button class="quiet" disabled={index === 0 || inHand.run !== null} onclick={() => shift(-1)}
+      <button class="quiet" disabled={index === 0 || inHand.run !== null} onclick={() => hand.shift(-1)}
         >earlier</button
       >
       <button
         class="quiet"
         disabled={index === blocks.length - 1 || inHand.run !== null}
-        onclick={() => shift(1)}>later</button
+        onclick={() => hand.shift(1)}>later</button
       >
-      <button class="quiet" disabled={inHand.run?.end != null} onclick={() => lengthen(1)}>longer</button>
+      <button class="quiet" disabled={inHand.run?.end != null} onclick={() => hand.lengthen(1)}>longer</button
+      >
       <button
         class="quiet"
         disabled={inHand.run?.end != null || inHand.minutes <= 1}
-        onclick={() => lengthen(-1)}>shorter</button
+        onclick={() => hand.lengthen(-1)}>shorter</button
       >
-      <button class="quiet" disabled={inHand.run !== null || inHand.minutes < 2} onclick={split}>split</button
+      <button class="quiet" disabled={inHand.run !== null || inHand.minutes < 2} onclick={hand.split}
+        >split</button
       >
-      <button class="quiet" disabled={inHand.run !== null} onclick={drop}>drop</button>
+      <button class="quiet" disabled={inHand.run !== null} onclick={hand.drop}>drop</button>
       {@render takeBack()}
       <span class="soft keys">Alt and arrows do the same</span>
     </div>
@@ -126,16 +74,21 @@
   {/if}
 {/snippet}
 
-<svelte:window onkeydown={onKey} />
+<svelte:window onkeydown={hand.onKey} />
 {#if session.isHurt}<HurtNotice
     since={view.hurt?.since ?? null}
     wish="/candidates/{view.candidate.id}?wish=lighter"
     onWell={player.isCandidate ? session.well : null}
   />{/if}
+<Unsent {line} today={view.today} />
+{#if line.state.kind === 'refused'}<p class="state"><QueueWords state={line.state} /></p>{/if}
 <div class="today">
   <div class="side">
     <h2>{WEEKDAY_NAMES[weekdayOf(dayOf(view.today)) - 1]}</h2>
     <p class="soft">{sayDate(dayOf(view.today))}</p>
+    {#if line.state.kind !== 'refused' && line.state.kind !== 'asking'}<p>
+        <QueueWords state={line.state} />
+      </p>{/if}
     {#if blocks.length > 0}<p class="sum phone"><b>{sum}</b> of {view.thereMin} minutes</p>{/if}
   </div>
   {#if blocks.length > 0}
@@ -144,15 +97,15 @@
         <DayLine
           {blocks}
           thereMin={view.thereMin}
-          inHand={picked}
-          onPick={pick}
+          inHand={hand.picked}
+          onPick={hand.pick}
           onMinutes={(id, minutes) => session.set(id, { minutes })}
-          onMove={moveBetween}
+          onMove={hand.moveBetween}
         />
         {@render words()}
       </div>
       <div class="column">
-        <DayColumn {blocks} inHand={picked} onPick={pick} onMove={moveBetween} {words} />
+        <DayColumn {blocks} inHand={hand.picked} onPick={hand.pick} onMove={hand.moveBetween} {words} />
       </div>
     </div>
     <p class="sum desk" class:over={over > 0}>
@@ -184,8 +137,6 @@
   {/if}
   <DayForms {view} {session} {all} freeMin={-over} />
   <DayNotes {view} {all} equipment={session.equipment} onEquip={session.equip} />
-  <Unsent line={session.line} today={view.today} />
-  <p class="state"><QueueWords state={session.line.state} /></p>
 </div>
 
 <style>
@@ -293,8 +244,7 @@
     gap: 2px 24px;
   }
   .state {
-    grid-column: 1 / -1;
-    text-align: right;
+    margin-top: 12px;
   }
   @media (max-width: 900px) {
     .today {

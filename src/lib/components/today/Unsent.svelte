@@ -54,7 +54,7 @@
 
 <style>
   section {
-    grid-column: 1 / -1;
+    margin-top: 16px;
     padding: 12px 16px;
     border-left: 4px solid var(--ink);
     background: var(--ground);

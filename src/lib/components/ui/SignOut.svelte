@@ -55,7 +55,7 @@
     {#if unsent}
       <p><strong>{unsent} on this device, not sent yet.</strong></p>
       <p>
-        It stays here, nobody else can open it, and it is sent when you sign in on this device again. All else
+        This stays here, is shown to nobody else, and is sent when you sign in on this device again. All else
         is taken off it.
       </p>
     {/if}
@@ -76,7 +76,7 @@
     white-space: nowrap;
   }
   dialog {
-    max-width: 460px;
+    max-width: min(460px, 100% - 32px);
     padding: 20px 24px;
     border: 1.5px solid var(--ink);
     background: var(--paper);

@@ -5,7 +5,7 @@
 import type { StepSchool } from '../../core/tempo';
 import { targetOf } from '../../core/tempo';
 import type { Touch } from '../../core/practice';
-import type { CheckLevels, Mock, Prescreen, RoundDay, SaidCheck, Task } from '../../core/record';
+import type { CheckLevels, SaidCheck } from '../../core/record';
 import type { BlockPin, RungPin, Schools, SeasonSection } from '../../core/season';
 import type { App } from '../app';
 import { orNotFound } from '../errors';
@@ -15,13 +15,10 @@ import { setCallChecked } from '../store/call';
 import * as candidates from '../store/candidate';
 import * as items from '../store/item';
 import * as lessons from '../store/lesson';
-import { dropMock, findMock, putMock } from '../store/mock';
-import { dropPrescreen, prescreensOf, putPrescreen } from '../store/prescreen';
-import { putTasks, tasksOf } from '../store/task';
 import * as pins from '../store/pin';
-import * as days from '../store/round-day';
 import * as checks from '../store/said-check';
 import * as touches from '../store/touch';
+import { mock, prescreen, roundDay, tasks, thought } from './around-places';
 import { boundDates, boundTime } from './bounds';
 import { callPlace } from './call-place';
 import { itemPlace } from './item-place';
@@ -261,16 +258,6 @@ const touch = place<OfItem & { readonly touchId: string }, Touch | null>({
   touches: auditionOf
 });
 
-/** A mock that is booked, with all that came of it; null where there is none. */
-const mock = place<{ readonly auditionId: string; readonly mockId: string }, Mock | null>({
-  read: (app, { mockId }) => findMock(app.db, mockId) ?? null,
-  write(app, { auditionId, mockId }, to) {
-    if (to) putMock(app.db, auditionId, to);
-    else dropMock(app.db, mockId);
-  },
-  touches: (_app, { auditionId }) => ({ auditionId })
-});
-
 /** How what was played is vouched for, and what it came to: the same touch, heard by somebody else. */
 const heard = place<OfItem & { readonly touchId: string }, Pick<Touch, 'series' | 'evidence'>>({
   read(app, { touchId }) {
@@ -279,41 +266,6 @@ const heard = place<OfItem & { readonly touchId: string }, Pick<Touch, 'series' 
   },
   write: (app, { touchId }, to) => touches.setTouchHeard(app.db, touchId, to),
   touches: auditionOf
-});
-
-/** How the day of a round goes; null: as usual. */
-const roundDay = place<{ readonly auditionId: string; readonly roundId: string }, RoundDay | null>({
-  read: (app, { auditionId, roundId }) => days.findRoundDay(app.db, auditionId, roundId) ?? null,
-  write(app, { auditionId, roundId }, to) {
-    if (to) days.putRoundDay(app.db, auditionId, to);
-    else days.dropRoundDay(app.db, auditionId, roundId);
-  },
-  touches: () => null
-});
-
-/** What is thought before an item is played. */
-const thought = place<OfItem, string>({
-  read: (app, { itemId }) => days.thoughtOf(app.db, itemId),
-  write: (app, { itemId }, to) => days.setThought(app.db, itemId, to),
-  touches: () => null
-});
-
-/** All tasks around an audition, in their order. */
-const tasks = place<{ readonly auditionId: string }, readonly Task[]>({
-  read: (app, { auditionId }) => tasksOf(app.db, auditionId),
-  write: (app, { auditionId }, to) => putTasks(app.db, auditionId, to),
-  touches: () => null
-});
-
-/** What is sent of a recorded round; null before anything was said. */
-const prescreen = place<{ readonly auditionId: string; readonly roundId: string }, Prescreen | null>({
-  read: (app, { auditionId, roundId }) =>
-    prescreensOf(app.db, auditionId).find((one) => one.roundId === roundId) ?? null,
-  write(app, { auditionId, roundId }, to) {
-    if (to) putPrescreen(app.db, auditionId, to);
-    else dropPrescreen(app.db, auditionId, roundId);
-  },
-  touches: () => null
 });
 
 export const PLACES = {

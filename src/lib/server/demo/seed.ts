@@ -4,7 +4,6 @@
  */
 import { startingSet } from '../../core/practice';
 import { type Often, type SaidKind, familyOf } from '../../core/record';
-import { type PlannedBlock, type SeasonPlan, barsOf, rungOfBlock } from '../../core/season';
 import { dayOf, formatDate, randomFrom } from '../../core/units';
 import { instantOf } from '../../core/units/zone';
 import { type App, type Who, todayIn } from '../app';
@@ -14,7 +13,6 @@ import { listCalls, saveCall, setCallChecked } from '../store/call';
 import { setCandidateAccount } from '../store/candidate';
 import { findItem, itemsOf } from '../store/item';
 import { addWish, putLessonNote } from '../store/lesson';
-import { addTouch } from '../store/touch';
 import { layAgain } from '../laying/lay';
 import { addUsualTasks } from '../usecase/around';
 import { addAudition, takeCall } from '../usecase/call';
@@ -25,10 +23,11 @@ import { readRoundDay, setRoundDay } from '../usecase/round-day';
 import { addSpot, readSpotPage, setSpot } from '../usecase/spots';
 import { addCandidate, saveFacts, saveTime } from '../usecase/studio';
 import { addCall, addUntakenItems } from '../usecase/untaken';
-import { TROUBLES, type Player, playAtDesk } from './desk-day';
+import type { Player } from './desk-day';
 import type { DemoCandidate, DemoItem, DemoList, DemoTaker } from './shape';
 import { seedEvening, tell, tickBehind } from './ends';
 import { playMock, reserveMock } from './mocks';
+import { practise } from './practise';
 import { recordRun } from './takes';
 import { DEMO_CANDIDATES, DEMO_TEACHER, DEMO_UNTAKEN, DEMO_ZONE } from './studio';
 
@@ -55,6 +54,9 @@ const SAID: readonly SaidKind[] = [
   'take',
   'probe'
 ];
+
+/** Since so many days they have a desk. */
+const DESK_DAYS = 21;
 
 export function seedDemo(app: App): void {
   if (findTeacher(app.db)) return;
@@ -310,65 +312,4 @@ function putCall(
   const { callId } = findAudition(app.db, auditionId)!;
   saveCall(app.db, { id: callId, name: demo.audition, rounds, dates, version: 1 });
   setCallChecked(app.db, callId, formatDate(today - (demo.checkedDaysAgo ?? 2)));
-}
-
-const NONE: ReadonlySet<string> = new Set();
-/** Since so many days they have a desk. */
-const DESK_DAYS = 21;
-
-function practise(app: App, player: Player, diligence: number, day: number, hasDesk: boolean): void {
-  const { auditionId, easeOf, random } = player;
-  const before = layAgain(app, auditionId, 'a new day');
-  if (!before || random() > diligence) return;
-  const plan = before.plan;
-  const date = formatDate(day);
-  const blocks = plan.days.find((d) => d.date === date)?.blocks ?? [];
-  const isPlayed = hasDesk && blocks.length > 0 ? playAtDesk(app, player, date) : NONE;
-  for (const block of blocks)
-    if (!isPlayed.has(block.itemId) || block.kind === 'run' || block.kind === 'easy-run')
-      playBlock(app, plan, block, easeOf.get(block.itemId)!, random, date);
-  if (blocks.length > 0) layAgain(app, auditionId, 'log of the day');
-}
-
-function playBlock(
-  app: App,
-  plan: SeasonPlan,
-  block: PlannedBlock,
-  ease: number,
-  random: () => number,
-  date: string
-): void {
-  const item = plan.items.find((i) => i.id === block.itemId)!;
-  const section = item.sections.find((s) => s.id === block.sectionId) ?? item.sections[0];
-  const bars = barsOf(item, block) ?? section;
-  const rung = rungOfBlock(item, block);
-  const isClimb = block.kind === 'ladder' && rung !== undefined;
-  const isReached = random() < ease;
-  const marks = Array.from({ length: 3 + Math.floor(random() * 3) }, () =>
-    random() < 0.75 ? 'c' : 'n'
-  ).join('');
-  const attempts =
-    !isClimb && item.state !== 'holds'
-      ? ''
-      : isReached
-        ? `${marks}nccc`
-        : `${marks.replace(/ccc+/g, 'ccn')}n`;
-  addTouch(
-    app.db,
-    {
-      id: app.newId(),
-      itemId: item.id,
-      date,
-      fromBar: isClimb ? bars?.fromBar : undefined,
-      toBar: isClimb ? bars?.toBar : undefined,
-      minutes: block.minutes,
-      tempoBpm: isClimb ? rung.click.bpm : (section?.targetBpm ?? undefined),
-      unit: isClimb ? rung.click.unit : (section?.unit ?? undefined),
-      attempts,
-      notHeld: isClimb && !isReached && random() < 0.3 ? ['articulation'] : [],
-      evidence: 'self',
-      note: isClimb && !isReached && random() < 0.4 ? TROUBLES[Math.floor(random() * TROUBLES.length)]! : ''
-    },
-    app.now()
-  );
 }

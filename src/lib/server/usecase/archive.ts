@@ -2,42 +2,40 @@
  * The open archive out and in: the whole studio, or one candidate to take along. Taking in adds to what the studio has; it
  * is all or nothing. Sign-ins do not travel: a candidate gets a new link.
  */
-import { type Mock, type SaidCheck, SAID_KINDS } from '../../core/record';
+import { type SaidCheck, SAID_KINDS } from '../../core/record';
 import type { Archive, ArchiveCall, ArchiveCandidate } from '../../schema/archive';
 import { ARCHIVE_VERSION } from '../../schema/archive';
 import { datesIn } from '../../schema/dates-in';
 import type { App, Who } from '../app';
 import type { Outgoing } from '../archive/file';
 import { unreadable } from '../archive/reader';
+import { byItself, writeCall, writeCandidate } from '../archive/write';
 import { openCopy } from '../db/backup';
 import { CodedError, orNotFound } from '../errors';
 import * as auditions from '../store/audition';
 import * as calls from '../store/call';
 import * as candidates from '../store/candidate';
 import * as items from '../store/item';
-import { addWish, lessonNotesOf, putLessonNote, wishesOf } from '../store/lesson';
-import { pinsOf, putBlockPin, putRungPin } from '../store/pin';
-import { latestVersion } from '../store/plan-version';
-import { addDeskEvent, allDeskEvents } from '../store/desk-event';
-import { putRoundDay, roundDaysOf, setThought, thoughtOf } from '../store/round-day';
+import { addWish, putLessonNote } from '../store/lesson';
+import { putBlockPin, putRungPin } from '../store/pin';
+import { addDeskEvent } from '../store/desk-event';
+import { putRoundDay, setThought } from '../store/round-day';
 import { putSetting } from '../store/setting';
 import {
   LISTENER,
   addTake,
-  marksOf,
   putMark,
   putSound,
   setMarkSpot,
   setTakeAnchors,
   setTakeKept,
-  soundsOf,
-  takesOf
+  soundsOf
 } from '../store/take';
-import { mocksOf, putMock } from '../store/mock';
-import { prescreensOf, putPrescreen } from '../store/prescreen';
-import { putTasks, tasksOf } from '../store/task';
-import { addSaidCheck, checkLevelsOf, saidChecksOf, setCheckLevels } from '../store/said-check';
-import { addTouch, touchesOfAudition } from '../store/touch';
+import { putMock } from '../store/mock';
+import { putPrescreen } from '../store/prescreen';
+import { putTasks } from '../store/task';
+import { addSaidCheck, setCheckLevels } from '../store/said-check';
+import { addTouch } from '../store/touch';
 import { readFiles } from '../files/folder';
 import { serverLog } from '../log';
 import * as intake from '../store/intake';
@@ -116,90 +114,6 @@ function headOf(app: App, scope: 'studio' | 'candidate', count: number): Archive
   const madeAt = new Date(app.now()).toISOString();
   return { format: 'irvot-archive', version: ARCHIVE_VERSION, scope, madeAt, candidates: count };
 }
-
-function writeCall(app: App, { id, name, checkedOn, rounds, dates, webAddress }: calls.Call): ArchiveCall {
-  const listed = items.printedItems(app.db, id);
-  return {
-    id,
-    name,
-    checkedOn,
-    ...(webAddress === '' ? {} : { webAddress }),
-    rounds: rounds.map((r) => ({ ...r, itemIds: r.itemIds && [...r.itemIds] })),
-    dates: [...dates],
-    items: listed as ArchiveCall['items']
-  };
-}
-
-function writeCandidate(app: App, candidate: candidates.Candidate): ArchiveCandidate {
-  const { id, name, instruments, zone, isMinor, guardian, consentOn, sharingOn, archivedAtMs, time } =
-    candidate;
-  return {
-    id,
-    name,
-    instruments,
-    zone,
-    isMinor,
-    guardian,
-    consentOn,
-    sharingOn,
-    isPutAway: archivedAtMs !== null,
-    time: time as ArchiveCandidate['time'],
-    lessonNotes: lessonNotesOf(app.db, id).reverse(),
-    wishes: wishesOf(app.db, id).reverse(),
-    desk: allDeskEvents(app.db, id) as ArchiveCandidate['desk'],
-    takes: takesOf(app.db, id).map(({ candidateId: _owner, ...take }) => ({
-      ...take,
-      anchors: [...take.anchors],
-      marks: marksOf(app.db, take.id).map(({ accountId, ...mark }) => ({
-        ...mark,
-        isRemark: accountId === LISTENER
-      }))
-    })),
-    auditions: auditions.auditionsOf(app.db, id).map((audition) => writeAudition(app, audition))
-  };
-}
-
-function writeAudition(app: App, audition: auditions.Audition): ArchiveCandidate['auditions'][number] {
-  const { id, callId, beganOn, slots, ownDates, daysIntoMock } = audition;
-  const log = touchesOfAudition(app.db, id);
-  const pins = pinsOf(app.db, id);
-  const written = items.itemsOf(app.db, id).map((item) => ({
-    id: item.id,
-    listItemId: item.listItemId,
-    ownSections: item.hasOwnSections ? item.sections : null,
-    mostPerDayMin: item.mostPerDayMin,
-    schools: item.schools,
-    holdsNow: item.holdsNow,
-    isLeftOut: item.isLeftOut,
-    checks: checkLevelsOf(app.db, item.id) ?? {},
-    said: saidChecksOf(app.db, item.id),
-    thought: thoughtOf(app.db, item.id) ?? '',
-    pins: pins.filter((pin) => pin.itemId === item.id),
-    log: log.filter((touch) => touch.itemId === item.id)
-  }));
-  return {
-    id,
-    callId,
-    beganOn,
-    slots: [...slots],
-    ownDates: [...ownDates],
-    daysIntoMock: daysIntoMock || undefined,
-    items: written as ArchiveCandidate['auditions'][number]['items'],
-    agreed: (latestVersion(app.db, id)?.plan.agreed ??
-      auditions.agreedElsewhere(app.db, id) ??
-      null) as ArchiveCandidate['auditions'][number]['agreed'],
-    mocks: mocksOf(app.db, id).map(byItself) as ArchiveCandidate['auditions'][number]['mocks'],
-    tasks: tasksOf(app.db, id),
-    prescreens: prescreensOf(app.db, id) as ArchiveCandidate['auditions'][number]['prescreens'],
-    roundDays: roundDaysOf(app.db, id) as ArchiveCandidate['auditions'][number]['roundDays']
-  };
-}
-
-/** Which evening it belongs to, and who hears all of that, is this studio's alone. */
-const byItself = ({ evening: _evening, jurors, ...mock }: Mock): Mock => ({
-  ...mock,
-  jurors: jurors.map(({ seat: _seat, ...juror }) => juror)
-});
 
 export type TakenIn = { readonly candidates: readonly string[]; readonly lists: readonly string[] };
 

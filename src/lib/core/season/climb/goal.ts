@@ -18,8 +18,8 @@ import {
   MONTH_NAMES,
   sayBpm
 } from '../../units';
-import { readSections, schoolsOf } from './climb';
-import type { SeasonItem } from '../facts/request';
+import { readSections } from './held-sections';
+import { type SeasonItem, schoolsOf } from '../facts/request';
 
 export type GoalReading = {
   readonly quality: 'specific' | 'measurable' | 'achievable' | 'relevant' | 'dated';

@@ -2,8 +2,8 @@
 import type { Touch } from '../../practice';
 import { type Bpm, type Minutes, dayOf } from '../../units';
 import type { Bars } from '../facts/chain';
-import { readClimb, schoolsOf, touchesOf } from './climb';
-import type { SeasonItem } from '../facts/request';
+import { readClimb, touchesOf } from './climb';
+import { type SeasonItem, schoolsOf } from '../facts/request';
 
 export type ClimbPreview = {
   readonly sectionId: string;

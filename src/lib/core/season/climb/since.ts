@@ -5,8 +5,8 @@
 import { type Touch, inTimeOrder } from '../../practice';
 import { clicksBetween } from '../../tempo';
 import { type Bpm, type BeatUnit, type Clicks, type DayNumber, type Minutes, dayOf } from '../../units';
-import { readSections, schoolsOf } from './climb';
-import type { Schools, SeasonItem } from '../facts/request';
+import { readSections } from './held-sections';
+import { type Schools, type SeasonItem, schoolsOf } from '../facts/request';
 
 /** One place where something did not hold yet, the latest first. */
 type Stuck = {

@@ -5,12 +5,12 @@
 import { type Touch, inTimeOrder, isTelling } from '../../practice';
 import { clicksBetween } from '../../tempo';
 import { type Bpm, type Clicks, type DayNumber, dayOf } from '../../units';
-import { eveningsOf, schoolsOf } from './climb';
+import { eveningsOf } from './held-sections';
 import type { Bars } from '../facts/chain';
 import { partsOf } from '../facts/parts';
 import { narrowToCuts } from '../facts/narrow';
 import type { PlannedItem } from '../laid/plan';
-import type { Schools, SeasonItem } from '../facts/request';
+import { type Schools, type SeasonItem, schoolsOf } from '../facts/request';
 
 export type Step = {
   readonly date: string;

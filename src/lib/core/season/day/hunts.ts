@@ -15,7 +15,7 @@ import {
   sayBpm,
   tempoIn
 } from '../../units';
-import { schoolsOf } from '../climb/climb';
+import { schoolsOf } from '../facts/request';
 import type { PlannedItem, PlannedSection, SeasonPlan } from '../laid/plan';
 
 /** From so much of its target on a section can be probed. */

@@ -19,7 +19,8 @@ import type { InstrumentFamily, PlanItem, PracticeTime, Schools, SpotToDo, Touch
 import { clicksBetween } from '../../tempo';
 import { type Bpm, type BeatUnit, type Clicks, type Minutes, dayOf, isInside } from '../../units';
 import { readAways } from '../../plan';
-import { morningsOf, readSections, schoolsOf } from '../climb/climb';
+import { morningsOf, readSections } from '../climb/held-sections';
+import { schoolsOf } from '../facts/request';
 import type { TimedSection } from '../climb/rungs';
 
 /** From so long a block on there is a spot in it. */

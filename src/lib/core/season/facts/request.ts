@@ -90,3 +90,8 @@ export type SeasonRequest = {
   readonly pins?: readonly (BlockPin | RungPin)[] | undefined;
   readonly previous?: Agreed | undefined;
 };
+
+/** Schools in force: the item's own, else the candidate's, else the defaults. */
+export function schoolsOf(item: SeasonItem, general: Partial<Schools> | undefined): Schools {
+  return { ...DEFAULT_SCHOOLS, ...general, ...item.schools };
+}

@@ -15,7 +15,8 @@ import {
 } from '../../plan';
 import { targetOf } from '../../tempo';
 import { type DayNumber, type Minutes, type Share, dayOf } from '../../units';
-import { type Climb, isForMinutes, minutesPerWeek } from '../climb/climb';
+import { type Climb } from '../climb/climb';
+import { isForMinutes, minutesPerWeek } from '../climb/work-done';
 import type { SeasonFrame } from './frame';
 import { rungKey } from '../laid/plan';
 import type { RungPin, SeasonItem, SeasonRequest } from '../facts/request';

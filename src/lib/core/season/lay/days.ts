@@ -3,11 +3,10 @@ import { type DayCapacity, orderBlocks, splitBlocks, startTimes } from '../../pl
 import { clickOf } from '../../tempo';
 import { type DayNumber, type Minutes, type Tempo, formatDate } from '../../units';
 import { type ItemCase, type LaidMinutes, type SeasonFrame, loggedOn } from './frame';
-import { schoolsOf } from '../climb/climb';
 import type { ClimbRung } from '../climb/rungs';
 import type { BlockPart, PlannedBlock, PlannedDay, PlannedItem } from '../laid/plan';
 import { partOfBlock } from './block-part';
-import type { SeasonRequest } from '../facts/request';
+import { type SeasonRequest, schoolsOf } from '../facts/request';
 
 /** What an item's ladder was given, in time order. */
 export function ladderOf(laid: LaidMinutes, one: ItemCase) {

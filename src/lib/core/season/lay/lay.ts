@@ -18,7 +18,7 @@ import {
 import { inTimeOrder } from '../../practice';
 import { type DayNumber, type Minutes, type Share, dayOf } from '../../units';
 import { type Ask, asksOf } from './asks';
-import { readClimb, schoolsOf, touchesOf } from '../climb/climb';
+import { readClimb, touchesOf } from '../climb/climb';
 import { describePlan } from './describe';
 import {
   type ItemCase,
@@ -30,7 +30,7 @@ import {
   readFrame
 } from './frame';
 import type { PlannedShortage, SeasonPlan } from '../laid/plan';
-import type { SeasonItem, SeasonRequest } from '../facts/request';
+import { type SeasonItem, type SeasonRequest, schoolsOf } from '../facts/request';
 import { groundOf } from '../facts/ground';
 import { isNarrowed, narrowToCuts } from '../facts/narrow';
 import { describeShortage } from './shortage';
