@@ -1,7 +1,8 @@
 /** Makes the pictures of docs/screenshots from the demo data with a fixed clock. `npm run shots -- NAME` makes one. */
 import { join } from 'node:path';
-import { enterAsTeacher, withDemo } from './parts/browse.mjs';
+import { NOW, enterAsTeacher, withDemo } from './parts/browse.mjs';
 import { ROOT } from './parts/prepare.mjs';
+import { makeTrustServer } from './parts/trust.mjs';
 
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
@@ -31,6 +32,41 @@ async function answerAt(page, there) {
     await page.waitForTimeout(150);
   }
   await page.mouse.move(1, 1);
+}
+
+/** The candidate's own device, once it has kept the day; then without a line. */
+async function withoutLine(page) {
+  // its clock is the studio's
+  await page.clock.setFixedTime(NOW);
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: /^Ilka/ }).click();
+  await page.waitForURL('**/today');
+  const isKept = async () => {
+    const names = (await caches.keys()).filter((name) => name.startsWith('irvot pages'));
+    const kept = await Promise.all(names.map(async (name) => (await caches.open(name)).keys()));
+    return navigator.serviceWorker.controller !== null && kept.flat().some(({ url }) => /\/desk/.test(url));
+  };
+  while (!(await page.evaluate(isKept))) await page.waitForTimeout(200);
+  await page.waitForLoadState('networkidle');
+  await page.context().setOffline(true);
+  await page.goto('/');
+  await page.getByText('No line to the studio.', { exact: true }).waitFor();
+}
+
+/** Where a device learns to trust a studio, of an invented machine. */
+async function atTrust(page) {
+  const [port, address] = [3292, '192.168.1.20'];
+  const bytes = Array.from({ length: 32 }, (_, i) => ((i * 73 + 41) % 256).toString(16).padStart(2, '0'));
+  const certificates = () => ({
+    fingerprint: bytes.join(':').toUpperCase(),
+    covered: { names: ['localhost', 'studio.local'], addresses: [address] }
+  });
+  const server = makeTrustServer({ port: 3210, certificates, isKnown: () => true });
+  await new Promise((resolve) => server.listen(port, '127.0.0.1', resolve));
+  await page.goto(`http://127.0.0.1:${port}/`);
+  await page.evaluate(() => document.fonts.ready);
+  server.close();
+  server.closeAllConnections();
 }
 
 /** name, candidate whose audition it is ('' for the studio), path below the audition, and what is done before. */
@@ -97,20 +133,11 @@ const SHOTS = [
   ['studio', '', '/studio'],
   ['lesson', 'Ilka', '/lesson'],
   ['list', 'Ilka', '/list'],
-  [
-    'item',
-    'Ilka',
-    '/list',
-    (page) =>
-      page
-        .getByRole('link', { name: /Lanterns/ })
-        .click()
-        .then(() => page.getByLabel('Required edition').waitFor())
-  ],
-  ['log', 'Ilka', '/log'],
   ['time', 'Ilka', 'time'],
   ['readiness', 'Noor', '/readiness'],
-  ['paper', 'Ilka', '/paper/week']
+  ['paper', 'Ilka', '/paper/week'],
+  ['trust', null, '/sign-in', atTrust, PHONE],
+  ['away', null, '/sign-in', withoutLine, PHONE]
 ];
 
 const only = process.argv.slice(2).filter((a) => !a.startsWith('--'));
@@ -124,7 +151,8 @@ await withDemo(3291, async ({ app, browser }) => {
       colorScheme: dark ? 'dark' : 'light',
       baseURL: app.origin,
       reducedMotion: 'reduce',
-      locale: 'en-GB'
+      locale: 'en-GB',
+      timezoneId: 'Europe/Brussels'
     });
     const page = await context.newPage();
     if (who === null) await page.goto(path);

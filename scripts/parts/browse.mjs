@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { CHROMIUM, CHROMIUM_FLAGS, ensureBuilt, ensureChromium, ensureInstalled } from './prepare.mjs';
 
-const NOW = '2026-11-24T08:30:00Z';
+/** The day of the pictures. */
+export const NOW = '2026-11-24T08:30:00Z';
 
 /** Runs `work({ app, browser })` and clears up after it. */
 export async function withDemo(port, work) {

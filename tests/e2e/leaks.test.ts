@@ -78,6 +78,8 @@ test('nobody reads another person’s name or ids, in any byte of any answer', a
   let answers = 0;
   for (const visitor of [nobody, ...people.map((p) => p.visitor)]) {
     const others = people.filter((p) => p.visitor !== visitor);
+    // an expectation for each of thousands of answers would cost as much as the answers
+    const faults: string[] = [];
     // what names nobody in its address is the same whoever is asked for
     const before = new Set<string>();
     const secrets = others.flatMap((p) => [
@@ -107,16 +109,17 @@ test('nobody reads another person’s name or ids, in any byte of any answer', a
           const answer = await visitor.ask(asked);
           const { status, headers } = answer;
           answers += 1;
-          expect(status, `${visitor.name} ${asked}`).not.toBe(500);
+          if (status === 500) faults.push(`${asked}: 500`);
           const seen = [readable(answer), headers.get('location'), headers.get('content-disposition')].join(
             ' '
           );
           // what was asked for is in the address of the answer itself
           const leaked = secrets.filter((secret) => !asked.includes(secret) && seen.includes(secret));
-          expect(leaked, `${visitor.name} asks ${asked}: ${around(seen, leaked[0])}`).toEqual([]);
+          if (leaked.length > 0) faults.push(`${asked}: ${around(seen, leaked[0])}`);
         };
         await Promise.all(fresh.map(look));
       }
+    expect(faults, visitor.name).toEqual([]);
   }
   expect(answers).toBeGreaterThan(2000);
 });

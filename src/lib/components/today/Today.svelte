@@ -174,6 +174,7 @@
     left: 0;
     display: grid;
     align-content: center;
+    gap: 5px;
     justify-items: end;
     width: var(--names);
     height: 81px;
