@@ -288,6 +288,8 @@ test('the day after is made on the device, and is that day in the studio', async
   await page.clock.setSystemTime(Date.now() + DAY_MS);
   await page.goto(`${studio.origin}/`);
   await expect(page.getByRole('heading', { name: 'Wednesday' })).toBeVisible();
+  // of 46 on the day that the studio was heard
+  await expect(page.getByRole('link', { name: /^45 days to go/ })).toBeVisible();
   const atHome = await page.locator('.wide .slot .block').allInnerTexts();
   expect(atHome.length).toBeGreaterThan(1);
   await playAndStop(page);

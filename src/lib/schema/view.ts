@@ -2,7 +2,7 @@
 import type { EquipmentMark } from '../core/practice';
 import type { Take, TakeAnchor, TakeMark } from '../core/record';
 import type { ItemKind } from '../core/record/words';
-import type { SectionStair, Step } from '../core/season';
+import type { HeadOnDay, HeadRound, SectionStair, Step } from '../core/season';
 import type { BarRange, BeatUnit, Milliseconds, Tempo } from '../core/units';
 import type { HeldBefore } from './before-view';
 
@@ -160,28 +160,17 @@ export type CountbackView = {
   readonly practised: Readonly<Record<string, number>>;
 };
 
-type HeadRound = {
-  readonly name: string;
-  readonly date: string;
-  readonly time?: string | undefined;
-  readonly isWeek: boolean;
-};
-
 /** What tops every screen of an audition. */
-export type SeasonHeadView = {
+export type SeasonHeadView = HeadOnDay & {
   readonly auditionId: string;
   readonly auditionName: string;
   readonly candidateId: string;
   readonly candidateName: string;
   readonly instruments: string;
-  readonly today: string;
   readonly began: string;
-  readonly next: HeadRound | null;
-  /** There are rounds, and all of them have taken place. */
-  readonly isOver: boolean;
-  readonly mockFrom: string | null;
+  /** All of them, so that a device that goes without a line knows the next. */
+  readonly rounds: readonly HeadRound[];
   readonly dates: readonly { readonly date: string; readonly name: string }[];
-  readonly shortMin: number;
 };
 
 /** What a candidate can wish for that can be carried out. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { lightDay, usualTasks } from './tasks';
+import { dueSoon, lightDay, usualTasks } from './tasks';
 
 const usual = (more: Partial<Parameters<typeof usualTasks>[0]> = {}) =>
   usualTasks({
@@ -34,6 +34,34 @@ describe('the tasks around an audition', () => {
     expect(usual({ deadline: null })[0]).toBe('2027-01-13 decide');
     expect(usual({ deadline: null, round: null, family: null })).toHaveLength(6);
     expect(usual({ deadline: null, round: null }).every((one) => one.startsWith('null'))).toBe(true);
+  });
+
+  it('are reminded of a week before, and until they are done or the last round has taken place', () => {
+    const task = (id: string, dueOn: string | null, doneOn: string | null = null) => ({
+      id,
+      name: id,
+      dueOn,
+      who: '',
+      doneOn
+    });
+    const tasks = [
+      task('late', '2026-12-20'),
+      task('paid', '2026-12-01', '2026-11-30'),
+      task('fee', '2026-12-02')
+    ];
+    const on = (today: string) =>
+      dueSoon(
+        [...tasks, task('thanks', '2026-12-09'), task('some day', null)],
+        ['2026-12-04', '2026-12-06'],
+        today
+      ).map(({ id }) => id);
+    expect([
+      on('2026-11-24'),
+      on('2026-11-25'),
+      on('2026-12-06'),
+      on('2026-12-07'),
+      on('2026-12-13')
+    ]).toEqual([[], ['fee'], ['fee', 'thanks'], ['thanks'], ['thanks', 'late']]);
   });
 
   it('end with two days that are light, and say what for', () => {

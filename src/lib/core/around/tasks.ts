@@ -78,9 +78,15 @@ export function lightDay(daysToGo: number): string | null {
 
 const DUE_SOON_DAYS = 7;
 
-/** Those that are open and due in a week, or were before; by their days. */
-export const dueSoon = (tasks: readonly Task[], today: string): Task[] =>
-  tasks
+/**
+ * Those that are open and due in a week, or were before; by their days. Once the last round has taken place nobody is reminded of what was to be
+ * done for it. `roundsOn` are the days of the rounds, in their order.
+ */
+export function dueSoon(tasks: readonly Task[], roundsOn: readonly string[], today: string): Task[] {
+  const last = roundsOn.at(-1);
+  const since = last !== undefined && last < today ? last : '';
+  return tasks
     .filter(({ doneOn }) => doneOn === null)
-    .filter(({ dueOn }) => dueOn !== null && dayOf(dueOn) - dayOf(today) <= DUE_SOON_DAYS)
+    .filter(({ dueOn }) => dueOn !== null && dueOn > since && dayOf(dueOn) - dayOf(today) <= DUE_SOON_DAYS)
     .sort((a, b) => (a.dueOn! < b.dueOn! ? -1 : 1));
+}

@@ -22,6 +22,7 @@ export { followDay } from './day/follow';
 export { doesAnswer, wantedOn } from './day/asked';
 export { evidenceOf } from './day/evidence';
 export * from './today/view';
+export { type HeadOnDay, type HeadRound, type PlanAtHead, headOnDay, planAtHead } from './today/head';
 export type { DayFacts } from './today/facts';
 export { type DayOnDevice, type Kit, makeDayOnDevice } from './today/device';
 export { ASKS_BACK_DAYS, askedFor, isLeftOpen, makeToday, roadMapOn, spotsNow } from './today/make';

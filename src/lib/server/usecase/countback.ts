@@ -1,5 +1,12 @@
 /** The countback and its earlier layings: what is read from a plan. */
-import { type PlannedItem, heldStairs, plannedStairs, setSideBySide } from '../../core/season';
+import {
+  type PlannedItem,
+  headOnDay,
+  heldStairs,
+  planAtHead,
+  plannedStairs,
+  setSideBySide
+} from '../../core/season';
 import { equipmentIn } from '../../core/practice';
 import { LIGHT_DAYS, readAways } from '../../core/plan';
 import { dayOf, formatDate } from '../../core/units';
@@ -24,20 +31,22 @@ export const readHead = useCase({
     const season = readSeason(app, input.auditionId);
     const plan = planOf(app, season)?.plan ?? null;
     const { audition, candidate, request } = season;
-    const next = audition.rounds.find((r) => r.date >= request.today);
+    const rounds = audition.rounds.map(({ name, date, time, isWeek }) => ({
+      name,
+      date,
+      time,
+      isWeek: isWeek === true
+    }));
     return {
+      ...headOnDay(rounds, planAtHead(plan), request.today),
       auditionId: audition.id,
       auditionName: audition.name,
       candidateId: candidate.id,
       candidateName: candidate.name,
       instruments: candidate.instruments,
-      today: request.today,
       began: audition.beganOn,
-      next: next ? { name: next.name, date: next.date, time: next.time, isWeek: next.isWeek === true } : null,
-      isOver: !next && audition.rounds.length > 0,
-      mockFrom: plan?.stages?.mockFrom ?? null,
-      dates: audition.dates.map(({ date, name }) => ({ date, name })),
-      shortMin: plan?.short?.minutes ?? 0
+      rounds,
+      dates: audition.dates.map(({ date, name }) => ({ date, name }))
     };
   }
 });

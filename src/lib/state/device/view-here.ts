@@ -4,12 +4,15 @@ import { BY_DEVICE } from '$lib/schema/kept-pages';
 
 type Answered = { readonly view: TodayView; readonly answeredBy: string };
 
-/** `toldIn` is the zone in which this device told the day, null where the studio did; `isLaidHere` says that the plan was laid on it. */
+/**
+ * `toldIn` is the zone in which this device told the day, null where the studio did; `isLaidHere` says that the plan was laid on it; `atHead` is
+ * how that plan stands.
+ */
 export async function viewHere({ view, answeredBy }: Answered, owner: string, auditionId: string) {
-  if (answeredBy !== BY_DEVICE) return { view, toldIn: null, isLaidHere: false };
+  const byStudio = { view, toldIn: null, isLaidHere: false, atHead: null };
+  if (answeredBy !== BY_DEVICE) return byStudio;
   const { dayHere } = await import('./day-here');
   const here = await dayHere(owner, auditionId);
-  return here
-    ? { view: here.view, toldIn: here.zone, isLaidHere: here.isLaid }
-    : { view, toldIn: null, isLaidHere: false };
+  if (!here) return byStudio;
+  return { view: here.view, toldIn: here.zone, isLaidHere: here.isLaid, atHead: here.atHead };
 }

@@ -94,7 +94,7 @@ export function makeToday(
     lessonNote: facts.lessonNote,
     spots: spots.map(viewOfSpot),
     family: familyOf(candidate.instruments),
-    due: dueSoon(facts.tasks, date),
+    due: dueSoon(facts.tasks, audition.roundsOn, date),
     light: lightOn(audition, date),
     hurt: facts.hurt,
     tones: facts.tones,
