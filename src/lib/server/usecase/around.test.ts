@@ -1,11 +1,13 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import {
-  STUDY,
-  TEACHER,
   addPlayer,
   addRound,
+  asAda,
+  codeOf,
   openStudio,
-  timeOf
+  timeOf,
+  STUDY,
+  TEACHER
 } from '../../../../tests/fixtures/small-studio';
 import type { App, Who } from '../app';
 import { findStep, takeBackChange } from '../change/apply';
@@ -27,18 +29,10 @@ let ada: Who;
 beforeEach(() => {
   nowMs = Date.parse('2026-11-24T16:00:00Z');
   ({ app, candidateId, auditionId, itemId } = openStudio(() => nowMs, timeOf(60, [1, 2, 3, 4, 5, 6])));
-  ada = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
+  ada = asAda(candidateId);
 });
 const tasks = () => readTasks(app, ada, { auditionId }).tasks;
 const takeBack = (token: string) => takeBackChange(app, findStep(app, token)!);
-const codeOf = (run: () => unknown) => {
-  try {
-    run();
-    return null;
-  } catch (thrown) {
-    return (thrown as { code?: string }).code;
-  }
-};
 
 describe('tasks around an audition', () => {
   it('come with it, counted back from its round where no deadline is known', () => {

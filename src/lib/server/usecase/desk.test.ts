@@ -10,10 +10,11 @@ import { findItem } from '../store/item';
 import {
   addPlayer,
   addRound,
+  asAda,
   openStudio,
+  timeOf,
   STUDY,
-  TEACHER,
-  timeOf
+  TEACHER
 } from '../../../../tests/fixtures/small-studio';
 import { exportCandidate, importArchive } from './archive';
 import { readLog } from './log';
@@ -31,7 +32,7 @@ let ada: Who;
 
 beforeEach(() => {
   ({ app, candidateId, auditionId, itemId } = openStudio(() => NOW, timeOf(60, [1, 2, 3, 4, 5])));
-  ada = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
+  ada = asAda(candidateId);
 });
 
 /** A day of which the first block is played: three clean at the tempo it begins at. */

@@ -3,7 +3,7 @@ import { readDeskDay, readSpots } from '../../core/practice';
 import type { DeskEvent } from '../../core/record';
 import { readDeskEvents } from '../../schema/desk';
 import { TODAY, playHistory } from '../../../../tests/fixtures/bad-line';
-import { openStudio, timeOf } from '../../../../tests/fixtures/small-studio';
+import { asAda, openStudio, timeOf } from '../../../../tests/fixtures/small-studio';
 import { makeApp } from '../app';
 import { openDb } from '../db/open';
 import { deskEventsOf, lastingDeskEvents } from '../store/desk-event';
@@ -21,7 +21,7 @@ describe('a studio that hears two devices over a bad line', () => {
   it('keeps what was done exactly once, and makes the same day and spots of it, over 1000 histories', async () => {
     const { app: first, candidateId } = openStudio(() => NOON, timeOf(60, [1, 2, 3, 4, 5]));
     const bytes = first.db.serialize();
-    const who = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false } as const;
+    const who = asAda(candidateId);
     for (let seed = 1; seed <= 1000; seed += 1) {
       // begun anew from its file for each, and once more in the middle
       let app = makeApp(openDb(bytes), () => NOON);

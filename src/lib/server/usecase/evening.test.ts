@@ -1,11 +1,12 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import {
-  STUDY,
-  TEACHER,
   addPlayer,
   addRound,
+  codeOf,
   openStudio,
-  timeOf
+  timeOf,
+  STUDY,
+  TEACHER
 } from '../../../../tests/fixtures/small-studio';
 import { type App, makeApp } from '../app';
 import { findStep, takeBackChange } from '../change/apply';
@@ -72,14 +73,6 @@ const links = () =>
 const holder = (name: string, all = links()) => readHolder(app, 'juror', all.get(name)!);
 const ballots = (who: ReturnType<typeof holder>) => readBallots(app, who, {}).ballots;
 const takeBack = (token: string) => takeBackChange(app, findStep(app, token)!);
-const codeOf = (run: () => unknown) => {
-  try {
-    run();
-    return null;
-  } catch (thrown) {
-    return (thrown as { code?: string }).code;
-  }
-};
 
 describe('an evening', () => {
   it('is prepared at one go: hours, numbers, draws, limits; taken back, none of it is there', () => {

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { TEACHER, openStudio, timeOf } from '../../../../tests/fixtures/small-studio';
+import { asAda, codeOf, openStudio, timeOf, TEACHER } from '../../../../tests/fixtures/small-studio';
 import type { DeskEvent, RoadBlock, Take } from '../../core/record';
 import type { App, Who } from '../app';
 import { findStep, takeBackChange } from '../change/apply';
@@ -26,7 +26,7 @@ let itemId: string;
 let ada: Who;
 beforeEach(() => {
   ({ app, candidateId, auditionId, itemId } = openStudio(() => NOW, timeOf(60, [1, 2, 3, 4, 5])));
-  ada = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
+  ada = asAda(candidateId);
 });
 
 /** Quarter 120: a bar of two seconds. */
@@ -52,14 +52,6 @@ const mark = (id: string, bar: number, says = '') => ({
   says,
   atMs: (bar - 1) * 2000 + 100
 });
-const codeOf = (run: () => unknown) => {
-  try {
-    run();
-    return null;
-  } catch (thrown) {
-    return (thrown as { code?: string }).code;
-  }
-};
 const takeBack = (token: string) => takeBackChange(app, findStep(app, token)!);
 
 describe('a run that the teacher has heard', () => {

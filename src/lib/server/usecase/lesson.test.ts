@@ -9,7 +9,7 @@ import { addItem, readList, removeItem } from './list';
 import { logTouch } from './log';
 import { addCandidate, readFacts } from './studio';
 import { takeBack } from './undo';
-import { STUDY, TEACHER, openStudio, timeOf, zone } from '../../../../tests/fixtures/small-studio';
+import { asAda, openStudio, timeOf, zone, STUDY, TEACHER } from '../../../../tests/fixtures/small-studio';
 
 const DAY_MS = 86_400_000;
 let now: number;
@@ -51,7 +51,7 @@ describe('the lesson', () => {
     saveLessonNote(app, TEACHER, { candidateId, note: 'slow', was: '' });
     saveLessonNote(app, TEACHER, { candidateId, note: 'slower', was: 'slow' });
     expect(lesson().note).toBe('slower');
-    const self: Who = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
+    const self: Who = asAda(candidateId);
     expect(readHome(app, self, { candidateId }).notes).toEqual([{ date: '2026-11-24', note: 'slower' }]);
     saveLessonNote(app, TEACHER, { candidateId, note: '', was: 'slower' });
     expect(readHome(app, self, { candidateId }).notes).toEqual([]);
@@ -142,7 +142,7 @@ describe('a decision in the lesson', () => {
 });
 
 describe('a wish', () => {
-  const self = (): Who => ({ kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false });
+  const self = (): Who => asAda(candidateId);
 
   it('waits for the teacher, who accepts it or not', () => {
     addWish(app, self(), { candidateId, says: 'the aria faster' });

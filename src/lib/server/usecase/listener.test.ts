@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { TEACHER, openStudio, timeOf } from '../../../../tests/fixtures/small-studio';
+import { asAda, codeOf, openStudio, timeOf, TEACHER } from '../../../../tests/fixtures/small-studio';
 import type { App, Who } from '../app';
 import { readHolder } from '../grant/grant';
 import { keepSound } from '../takes/keep';
@@ -32,7 +32,7 @@ beforeEach(() => {
   const studio = openStudio(() => nowMs, timeOf(60, [1, 2, 3, 4, 5]));
   ({ app, candidateId, auditionId } = studio);
   const { itemId } = studio;
-  ada = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
+  ada = asAda(candidateId);
   for (const id of [TAKE, OTHER]) {
     const bars = { fromBar: 1, toBar: 16, tempo: { bpm: 120, unit: 'quarter' }, musicAtMs: 0 } as const;
     const take = { id, itemId, ...bars, date: '2026-11-24', madeAtMs: NOW, source: 'run' } as const;
@@ -41,14 +41,6 @@ beforeEach(() => {
   }
 });
 
-const codeOf = (run: () => unknown) => {
-  try {
-    run();
-    return null;
-  } catch (thrown) {
-    return (thrown as { code?: string }).code;
-  }
-};
 const share = (who: Who = ada) => shareTake(app, who, { takeId: TAKE, name: 'Marit' });
 const open = (token: string) => readHolder(app, 'listener', token);
 

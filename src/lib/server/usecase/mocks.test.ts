@@ -1,11 +1,13 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import {
-  STUDY,
-  TEACHER,
   addPlayer,
   addRound,
+  asAda,
+  codeOf,
   openStudio,
-  timeOf
+  timeOf,
+  STUDY,
+  TEACHER
 } from '../../../../tests/fixtures/small-studio';
 import type { BallotItem, MockBooked } from '../../core/record';
 import type { App, Who } from '../app';
@@ -35,7 +37,7 @@ beforeEach(() => {
   nowMs = Date.parse('2026-11-24T16:00:00Z');
   ({ app, candidateId, auditionId, itemId } = openStudio(() => nowMs, timeOf(60, [1, 2, 3, 4, 5, 6])));
   addItem(app, TEACHER, { auditionId, item: { ...STUDY, name: 'Tern' } });
-  ada = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
+  ada = asAda(candidateId);
   nowMs = Date.parse('2026-12-20T16:00:00Z');
 });
 
@@ -59,14 +61,6 @@ const write = (token: string, more: Partial<BallotItem> = {}, device = 'phone') 
     ballot: { item: 0, words: {}, notes: [], ...more },
     device
   });
-const codeOf = (run: () => unknown) => {
-  try {
-    run();
-    return null;
-  } catch (thrown) {
-    return (thrown as { code?: string }).code;
-  }
-};
 const takeBack = (token: string) => takeBackChange(app, findStep(app, token)!);
 
 describe('the studio', () => {

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { STUDY, TEACHER, openStudio, zone } from '../../../../tests/fixtures/small-studio';
+import { asAda, codeOf, openStudio, zone, STUDY, TEACHER } from '../../../../tests/fixtures/small-studio';
 import type { App, Who } from '../app';
 import { findStep, takeBackChange } from '../change/apply';
 import { putSound } from '../store/take';
@@ -33,7 +33,7 @@ beforeEach(() => {
   auditionId = addAudition(app, TEACHER, { candidateId, name: 'Dune Winds', rounds, dates: [] });
   itemId = addItem(app, TEACHER, { auditionId, item: { ...STUDY, name: 'Étude “Dunes”' } });
   other = addItem(app, TEACHER, { auditionId, item: { ...STUDY, name: 'Tern' } });
-  ada = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
+  ada = asAda(candidateId);
 });
 const page = () => readPrescreen(app, ada, { auditionId });
 const item = (id = itemId) => page().items.find((one) => one.id === id)!;
@@ -54,14 +54,6 @@ function record(n: number, hasSound = true, of = itemId): string {
     });
   return id;
 }
-const codeOf = (run: () => unknown) => {
-  try {
-    run();
-    return null;
-  } catch (thrown) {
-    return (thrown as { code?: string }).code;
-  }
-};
 
 describe('a recorded round', () => {
   it('is sent three days before its last day, and says what is missing', () => {

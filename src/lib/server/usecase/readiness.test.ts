@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { STUDY, TEACHER, openStudio, timeOf } from '../../../../tests/fixtures/small-studio';
+import { asAda, openStudio, timeOf, STUDY, TEACHER } from '../../../../tests/fixtures/small-studio';
 import type { DeskEvent } from '../../core/record';
 import { archiveCandidate } from '../../schema/archive';
 import type { App, Who } from '../app';
@@ -28,7 +28,7 @@ beforeEach(() => {
   // a Tuesday
   nowMs = Date.parse('2026-11-24T16:00:00Z');
   ({ app, candidateId, auditionId, itemId } = openStudio(() => nowMs, timeOf(60, [1, 2, 3, 4, 5])));
-  ada = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
+  ada = asAda(candidateId);
 });
 
 const page = (who: Who = ada) => readReadiness(app, who, { auditionId });

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { STUDY, TEACHER, openStudio, timeOf } from '../../../../tests/fixtures/small-studio';
+import { asAda, openStudio, timeOf, STUDY, TEACHER } from '../../../../tests/fixtures/small-studio';
 import { readAfterForm, readRoundDayForm } from '../../schema/round-day';
 import { type App, type Who, makeApp } from '../app';
 import { findStep, takeBackChange } from '../change/apply';
@@ -21,7 +21,7 @@ let ada: Who;
 beforeEach(() => {
   nowMs = Date.parse('2026-11-24T16:00:00Z');
   ({ app, candidateId, auditionId, itemId } = openStudio(() => nowMs, timeOf(60, [1, 2, 3, 4, 5])));
-  ada = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
+  ada = asAda(candidateId);
 });
 
 const day = (on = app, who: Who = ada) => readRoundDay(on, who, { auditionId });

@@ -3,7 +3,14 @@ import type { DeskEvent } from '../../core/record';
 import { archiveCandidate } from '../../schema/archive';
 import { type App, type Who, makeApp } from '../app';
 import { openDb } from '../db/open';
-import { addPlayer, openStudio, TEACHER, timeOf } from '../../../../tests/fixtures/small-studio';
+import {
+  addPlayer,
+  asAda,
+  openStudio,
+  timeOf,
+  TEACHER,
+  codeOf
+} from '../../../../tests/fixtures/small-studio';
 import { exportCandidate, importArchive } from './archive';
 import { readCountback } from './countback';
 import { keepDeskEvents, readToday } from './desk';
@@ -25,7 +32,7 @@ let ada: Who;
 beforeEach(() => {
   now = NOW;
   ({ app, candidateId, auditionId, itemId } = openStudio(() => now, timeOf(60, [1, 2, 3, 4, 5, 6, 7])));
-  ada = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
+  ada = asAda(candidateId);
 });
 
 const found = (more: object = {}) =>
@@ -39,13 +46,6 @@ const found = (more: object = {}) =>
     ...more
   });
 const spots = () => readSpotPage(app, ada, { auditionId }).spots;
-const codeOf = (run: () => unknown) => {
-  try {
-    run();
-  } catch (thrown) {
-    return (thrown as { code: string }).code;
-  }
-};
 
 /** A day on which the first spot laid into the road map is answered so, at the section's tempo. */
 function workSpot(marks: string): DeskEvent[] {

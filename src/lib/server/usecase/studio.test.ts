@@ -20,7 +20,7 @@ import {
   saveFacts,
   saveTime
 } from './studio';
-import { TEACHER, openStudio, timeOf, zone } from '../../../../tests/fixtures/small-studio';
+import { asAda, openStudio, timeOf, zone, TEACHER } from '../../../../tests/fixtures/small-studio';
 
 let now: number;
 let app: App;
@@ -97,7 +97,7 @@ describe('a candidate’s facts', () => {
 
   it('keep the private note from the candidate: nothing they may read carries it', () => {
     saveFacts(app, TEACHER, { candidateId, facts: facts(), version: 1 });
-    const self: Who = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
+    const self: Who = asAda(candidateId);
     const reads = Object.entries(USE_CASES).filter(
       ([name, u]) => u.rule === 'see' && name.startsWith('read')
     );

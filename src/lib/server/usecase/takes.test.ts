@@ -2,7 +2,14 @@ import { mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { TEACHER, addPlayer, openStudio, timeOf } from '../../../../tests/fixtures/small-studio';
+import {
+  addPlayer,
+  asAda,
+  codeOf,
+  openStudio,
+  timeOf,
+  TEACHER
+} from '../../../../tests/fixtures/small-studio';
 import type { Take } from '../../core/record';
 import { archiveCandidate } from '../../schema/archive';
 import { type App, type Who, makeApp } from '../app';
@@ -48,7 +55,7 @@ beforeEach(() => {
   const studio = openStudio(() => nowMs, timeOf(60, [1, 2, 3, 4, 5]));
   ({ candidateId, auditionId, itemId } = studio);
   app = { ...studio.app, files };
-  ada = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
+  ada = asAda(candidateId);
 });
 afterEach(() => rmSync(folder, { recursive: true }));
 
@@ -69,14 +76,6 @@ const add = (more: Partial<Take> = {}, who: Who = ada) => addTake(app, who, { it
 const hear = (id = ids[0]!, name = NAME) => {
   writeFileSync(join(files, name), 'sound');
   keepSound(app, id, { ...SOUND, name });
-};
-const codeOf = (run: () => unknown) => {
-  try {
-    run();
-    return null;
-  } catch (thrown) {
-    return (thrown as { code?: string }).code;
-  }
 };
 const mark = (n: number, bar: number, element = 'intonation') => ({
   id: `m${n}`,

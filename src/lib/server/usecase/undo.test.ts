@@ -8,14 +8,14 @@ import { addWish, answerWish } from './wish';
 import { addAway, readFacts, saveFacts, saveTime } from './studio';
 import { takeBack } from './undo';
 import { keepChanges } from './what-if';
-import { TEACHER, openStudio, timeOf, zone } from '../../../../tests/fixtures/small-studio';
+import { asAda, openStudio, timeOf, zone, TEACHER } from '../../../../tests/fixtures/small-studio';
 
 let app: App;
 let now: number;
 let candidateId: string;
 let auditionId: string;
 let itemId: string;
-const self = (): Who => ({ kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false });
+const self = (): Who => asAda(candidateId);
 const time = (minutes: number) => timeOf(minutes, [1]);
 
 beforeEach(() => {

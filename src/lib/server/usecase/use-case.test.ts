@@ -10,7 +10,15 @@ import { logTouch } from './log';
 import { saveTime } from './studio';
 import { bookMock } from './mocks';
 import { addTake } from './takes';
-import { STUDY, TEACHER, addPlayer, openStudio, timeOf, zone } from '../../../../tests/fixtures/small-studio';
+import {
+  addPlayer,
+  asAda,
+  openStudio,
+  timeOf,
+  zone,
+  STUDY,
+  TEACHER
+} from '../../../../tests/fixtures/small-studio';
 
 const EMPTY = timeOf(0, []);
 const NOW = Date.parse('2026-11-24T10:00:00Z');
@@ -24,7 +32,7 @@ beforeEach(() => {
   const { candidateId, auditionId, itemId, ...studio } = openStudio(() => NOW);
   app = studio.app;
   const otherId = addPlayer(app, 'Bo');
-  owner = { kind: 'candidate', accountId: 'a', candidateId, name: 'Ada', isPutAway: false };
+  owner = asAda(candidateId);
   other = { kind: 'candidate', accountId: 'b', candidateId: otherId, name: 'Bo', isPutAway: false };
   const touchId = logTouch(app, owner, {
     itemId,
