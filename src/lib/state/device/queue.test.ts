@@ -127,6 +127,18 @@ describe('a queue on a device', () => {
     expect(studio.order).toEqual([]);
   });
 
+  it('waits where an answer speaks of nothing that was sent', async () => {
+    const nothing = () => Promise.resolve(Response.json({ kept: [], refused: [], notLogged: [], moves: [] }));
+    const queue = await DeviceQueue.open(
+      makeShelf('phone'),
+      ME,
+      lineTo(new Studio().hear, { post: nothing }),
+      HERE
+    );
+    await queue.keep(begin('one'));
+    expect(await queue.send()).toEqual({ state: { kind: 'waiting', count: 1 }, answer: null });
+  });
+
   it('says why where all is refused, and keeps it', async () => {
     const says = (response: Response) => lineTo(new Studio().hear, { post: () => Promise.resolve(response) });
     const put = new Response('{"message":"Put away."}', {

@@ -103,6 +103,8 @@ export class EventsToSend {
     const refusals = new Map(answer.refused.map(({ id, says }) => [id, says]));
     const isKept = new Set(answer.kept);
     const heard = kept.filter(({ event }) => refusals.has(event.id) || isKept.has(event.id));
+    // an answer that speaks of none of them is not asked for again at once
+    if (heard.length === 0) return noLine;
     await this.shelf.put(
       heard.map((one): Kept => {
         const refused = refusals.get(one.event.id);
