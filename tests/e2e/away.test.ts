@@ -1,5 +1,6 @@
 /** Practice rooms lie in basements: what was opened once with a line is played without one, and nothing of it is lost or counted twice. */
 import { type BrowserContext, type Page, type Route, expect, test } from '@playwright/test';
+import { ALL_RULES, faultsOf, takeAxe } from './axe';
 import { enterOnDevice, inStudio, keptDesks, onDevice, waiting } from './device';
 import { Studio, alive, leaveBlocksUntil, step } from './studio';
 
@@ -15,6 +16,18 @@ const signIn = (context: BrowserContext, name: RegExp) => enterOnDevice(studio, 
 const ofDesk = '**/candidates/*/desk';
 const begin = (page: Page) => page.getByRole('button', { name: /^(Begin|Go on|Next)/ }).first();
 const awayLine = (page: Page) => page.getByText('No line to the studio.', { exact: true });
+
+/** In the light and in the dark, on a tablet: nothing lies there under what stays at the foot. */
+async function expectClean(page: Page): Promise<void> {
+  const size = page.viewportSize()!;
+  await page.setViewportSize({ width: 820, height: 1180 });
+  await takeAxe(page);
+  for (const colorScheme of ['dark', 'light'] as const) {
+    await page.emulateMedia({ colorScheme });
+    expect(await faultsOf(page, ALL_RULES), colorScheme).toEqual([]);
+  }
+  await page.setViewportSize(size);
+}
 
 /** Plays from Today to the end of the first block that is worked, and says that it is enough. */
 async function playAndStop(page: Page): Promise<void> {
@@ -41,6 +54,7 @@ test('a day is begun cold, played and laid again without a line, and the studio 
     await expect(begin(page)).toBeVisible();
     await expect(awayLine(page)).toBeVisible();
     expect(await page.locator('.wide .slot .block').allInnerTexts()).toEqual(blocks);
+    await expectClean(page);
   });
 
   await step('other pages say that they are not here, since when, and lead back', async () => {
@@ -101,6 +115,7 @@ test('a clock that went wrong is noticed, and the day of what was played by it i
   const asked = page.getByRole('region', { name: 'On which day was it played?' });
   await expect(asked).toContainText('26 Nov');
   expect(new Set(await waiting(page))).toEqual(new Set(['2026-11-26']));
+  await expectClean(page);
   await asked.getByRole('button', { name: 'on Tue 24 Nov' }).click();
   await expect.poll(() => waiting(page)).toEqual([]);
   await expect(asked).toBeHidden();
@@ -127,6 +142,7 @@ test('two who share a tablet never see each other’s, and what one has not sent
     await page.getByRole('button', { name: 'Sign out', exact: true }).click();
     const dialog = page.getByRole('dialog', { name: 'Before you sign out' });
     await expect(dialog).toContainText(/2 answers from the desk are on this device, not sent yet/);
+    await expectClean(page);
     await dialog.getByRole('button', { name: 'Sign out', exact: true }).click();
     await page.waitForURL('**/sign-in');
     expect(await keptDesks(page)).toBe(0);

@@ -1,13 +1,7 @@
 /** Every screen, at a desk, on a tablet and on a phone: axe finds nothing, nothing is wider than the screen. */
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import { type Browser, type Page, expect, test } from '@playwright/test';
-import type { run } from 'axe-core';
+import { ALL_RULES, faultsOf, takeAxe } from './axe';
 import { Studio, alive, askStarts, enterDemo, leaveBlocksUntil } from './studio';
-
-/** As it stands in a page once its source has run there. */
-declare const axe: { readonly run: typeof run };
-const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 // each worker has a studio of its own
 test.describe.configure({ mode: 'parallel' });
@@ -68,28 +62,13 @@ type Look = {
   readonly scheme: 'light' | 'dark';
   readonly rules: readonly string[];
 };
-const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
 const LOOKS = {
-  light: { name: 'desk', viewport: DESK, scheme: 'light', rules: TAGS },
+  light: { name: 'desk', viewport: DESK, scheme: 'light', rules: ALL_RULES },
   // colours do not change with the size of the screen: dark is looked at once
   dark: { name: 'desk, dark', viewport: DESK, scheme: 'dark', rules: BY_COLOUR },
   tablet: { name: 'tablet', viewport: TABLET, scheme: 'light', rules: BY_SIZE },
   phone: { name: 'phone', viewport: PHONE, scheme: 'light', rules: BY_SIZE }
 } as const satisfies Record<string, Look>;
-
-/** The page's faults in axe's words. The rules run in the page, and only what they find comes back. */
-function faultsOf(page: Page, rules: readonly string[]): Promise<string[]> {
-  return page.evaluate(async (runOnly) => {
-    const { violations } = await axe.run({ runOnly, resultTypes: ['violations'] });
-    return violations.map(
-      (v) =>
-        `${v.id} ${v.nodes
-          .map((n) => n.target.join(' '))
-          .slice(0, 3)
-          .join(', ')}`
-    );
-  }, rules as string[]);
-}
 
 /** What a page draws by its own size is drawn a frame after that has changed. */
 const settled = (page: Page) =>
@@ -100,7 +79,7 @@ const settled = (page: Page) =>
 async function expectClean(page: Page, name: string, looks: readonly Look[]) {
   await alive(page);
   expect(complaints.get(page) ?? [], `${name} complains`).toEqual([]);
-  await page.evaluate(AXE);
+  await takeAxe(page);
   for (const look of looks) {
     await page.setViewportSize(look.viewport);
     await page.emulateMedia({ colorScheme: look.scheme });
@@ -386,7 +365,11 @@ test('axe finds nothing on the screens of an empty studio', async ({ browser }) 
   const empty = new Studio(3383);
   await empty.at('2026-11-24T08:30:00Z');
   const page = listen(await (await browser.newContext({ baseURL: empty.origin })).newPage());
-  const everywhere = [LOOKS.light, { ...LOOKS.tablet, rules: TAGS }, { ...LOOKS.phone, rules: TAGS }];
+  const everywhere = [
+    LOOKS.light,
+    { ...LOOKS.tablet, rules: ALL_RULES },
+    { ...LOOKS.phone, rules: ALL_RULES }
+  ];
   const atEverySize = (name: string) => expectClean(page, name, everywhere);
   await page.goto('/');
   await atEverySize('new studio');

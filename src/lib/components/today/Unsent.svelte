@@ -21,7 +21,7 @@
 
 {#if asking}
   <section aria-labelledby="which-day">
-    <h3 id="which-day">On which day was it played?</h3>
+    <h2 id="which-day">On which day was it played?</h2>
     <p>
       There was no line, and this device’s clock stood wrong. What it kept under {sayDate(dayOf(asking.date))} is
       here, and is sent once its day is known.
@@ -43,7 +43,7 @@
 {/if}
 {#if refusals.length > 0}
   <section aria-labelledby="not-taken">
-    <h3 id="not-taken">Not taken by the studio</h3>
+    <h2 id="not-taken">Not taken by the studio</h2>
     {#each refusals as says (says)}<p>{of(says)}: {says}</p>{/each}
     <p class="ways">
       <button class="quiet" onclick={() => line.retry()}>try once more</button>
@@ -58,6 +58,9 @@
     padding: 12px 16px;
     border-left: 4px solid var(--ink);
     background: var(--ground);
+  }
+  h2 {
+    font-size: 1rem;
   }
   section > * + * {
     margin-top: 8px;

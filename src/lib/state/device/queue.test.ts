@@ -127,6 +127,68 @@ describe('a queue on a device', () => {
     expect(studio.order).toEqual([]);
   });
 
+  it('is one account’s: another who plays on the device neither sends nor sees it', async () => {
+    const studio = new Studio();
+    const shelf = makeShelf('tablet');
+    const open = (owner: string) => DeviceQueue.open(shelf, { ...ME, owner }, lineTo(studio.hear), HERE);
+    const [mine, yours] = [await open('me'), await open('you')];
+    const kept = await mine.keep(begin('one'));
+    expect((await yours.send()).state.kind).toBe('sent');
+    expect(await yours.all()).toEqual([]);
+    expect(studio.order).toEqual([]);
+    await mine.send();
+    expect(studio.order).toEqual([kept]);
+  });
+
+  it('sends to each desk what is its own, that in hand first', async () => {
+    const heard: string[] = [];
+    const { hear } = new Studio();
+    const post = (to: string, events: readonly DeskEvent[]) => {
+      heard.push(`${to} ${events.length}`);
+      return Promise.resolve(Response.json(hear(events)));
+    };
+    const shelf = makeShelf('tablet');
+    const open = (candidate: string) =>
+      DeviceQueue.open(shelf, { ...ME, candidate }, lineTo(hear, { post }), HERE);
+    const [ada, bo] = [await open('ada'), await open('bo')];
+    await bo.keep(begin('one'));
+    await ada.keep(begin('one'));
+    await ada.keep(begin('two'));
+    await ada.send();
+    await ada.send();
+    expect(heard).toEqual(['ada 2', 'bo 1']);
+  });
+
+  it('puts nothing before what was, where the clock is put back', async () => {
+    const queue = await DeviceQueue.open(makeShelf('phone'), ME, lineTo(new Studio().hear), HERE);
+    await queue.keep(begin('one'));
+    now -= 3_600_000;
+    await queue.keep(begin('two'));
+    expect((await queue.all()).map(({ atMs }) => atMs)).toEqual([NOON, NOON + 1]);
+  });
+
+  it('keeps what was sent for the days that are made from it, and no longer', async () => {
+    const shelf = makeShelf('phone');
+    const on = (date: string) => DeviceQueue.open(shelf, { ...ME, date }, lineTo(new Studio().hear), HERE);
+    const queue = await on(TODAY);
+    await queue.keep(begin('one'));
+    await queue.send();
+    await on('2026-11-25');
+    expect(await shelf.all()).toHaveLength(1);
+    await on('2027-01-25');
+    expect(await shelf.all()).toEqual([]);
+  });
+
+  it('says that one has to sign in again where the studio leads there, and keeps it', async () => {
+    const door = new Response('<h1>Irvot</h1>', { headers: { 'content-type': 'text/html' } });
+    Object.defineProperty(door, 'redirected', { value: true });
+    const line = lineTo(new Studio().hear, { post: () => Promise.resolve(door) });
+    const queue = await DeviceQueue.open(makeShelf('phone'), ME, line, HERE);
+    await queue.keep(begin('one'));
+    expect((await queue.send()).state).toEqual({ kind: 'refused', says: 'cannot send: sign in again' });
+    expect(await queue.countWaiting()).toBe(1);
+  });
+
   it('waits where an answer speaks of nothing that was sent', async () => {
     const nothing = () => Promise.resolve(Response.json({ kept: [], refused: [], notLogged: [], moves: [] }));
     const queue = await DeviceQueue.open(
