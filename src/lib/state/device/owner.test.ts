@@ -1,7 +1,11 @@
 import 'fake-indexeddb/auto';
-import { afterAll, describe, expect, it, vi } from 'vitest';
+import { IDBFactory } from 'fake-indexeddb';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { noteClock, offsetIn, readClock } from './clock';
 import { changeOwner, whileOwner } from './owner';
+
+// a device of its own
+beforeAll(() => void (globalThis.indexedDB = new IDBFactory()));
 
 // one at a time, as a browser does it
 let last: Promise<unknown> = Promise.resolve();

@@ -1,9 +1,13 @@
 import 'fake-indexeddb/auto';
-import { describe, expect, it } from 'vitest';
+import { IDBFactory } from 'fake-indexeddb';
+import { beforeAll, describe, expect, it } from 'vitest';
 import type { DeskEvent } from '$lib/core/record';
 import { dropKits, listKits, readKit } from './kits';
 import { openShelf } from './shelf';
 import { openDevice } from './store';
+
+// a device of its own
+beforeAll(() => void (globalThis.indexedDB = new IDBFactory()));
 
 const made = (seq: number, device: string) => {
   const event = { id: `${device} ${seq}`, device, seq, atMs: seq, date: '2026-11-24', kind: 'well' };
