@@ -76,6 +76,19 @@ describe('a device that keeps an audition', () => {
     }
   });
 
+  it('logs nothing again of a day that was heard of, for one word more', () => {
+    for (const player of players()) {
+      const { who, auditionId, candidateId } = player;
+      const fresh = kitOf(who, auditionId);
+      const today = fresh.facts.readOn;
+      const events = playedBy(player, onDevice(fresh, [], today).view, today);
+      keepDeskEvents(app, who, { candidateId, events });
+      const more = { ...events.at(-1)!, id: 'reed', kind: 'equipment', mark: 'reed', says: 'reed 4' };
+      const here = onDevice(kitOf(who, auditionId), [...events, more as DeskEvent], today);
+      expect([here.isLaid, here.notLogged]).toEqual([false, []]);
+    }
+  });
+
   it('goes on to the next day and the one after, and is what the studio will say', () => {
     for (const player of players()) {
       const { who, auditionId, candidateId } = player;
@@ -111,25 +124,29 @@ describe('a device that keeps an audition', () => {
   it('learns from a wandering mind and from a pain what the studio will', () => {
     for (const player of players()) {
       const { who, auditionId, candidateId } = player;
+      now = DEMO_NOW;
       const kit = kitOf(who, auditionId);
       const today = kit.facts.readOn;
       const { view } = onDevice(kit, [], today);
       const played = playedBy(player, view, today);
       const ofItems = new Set(view.roadMap.filter(({ itemId }) => itemId !== null).map(({ id }) => id));
-      const last = played.findLast((event) => event.kind === 'end' && ofItems.has(event.block));
+      // what is left of the day is not missed: it hurt
+      const at = played.findIndex((event) => event.kind === 'end' && ofItems.has(event.block));
+      const last = played[at];
       if (last?.kind !== 'end') continue;
       const before = kit.part.request.time.longestBlockMin;
       const hurt = { ...last, id: `hurt ${candidateId}`, seq: 999, kind: 'hurt', isTold: true } as DeskEvent;
-      const events = [
-        ...played.map((event) => (event === last ? { ...last, how: 'shorter' as const } : event)),
-        hurt
-      ];
+      const events = [...played.slice(0, at), { ...last, how: 'shorter' as const }, hurt];
       const here = onDevice(kit, events, today);
       keepDeskEvents(app, who, { candidateId, events });
       expect(here.view.hurt).toEqual({ since: today, isTold: true });
       expect(readSeason(app, auditionId).own.time.longestBlockMin).not.toBe(before);
       expect(plain(here.plan)).toEqual(planNow(auditionId));
       expect(plain(here.view)).toEqual(plain(readToday(app, who, { auditionId })));
+      const later = onDevice(kit, events, here.view.tomorrow.date);
+      now += DAY_MS;
+      layWaiting(app);
+      expect(plain(later.plan)).toEqual(planNow(auditionId));
     }
   });
 
