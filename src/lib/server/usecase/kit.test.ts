@@ -10,7 +10,7 @@ import { readSeason } from '../laying/facts';
 import { layWaiting } from '../laying/new-day';
 import { planOf } from '../laying/plan';
 import { auditionsOf } from '../store/audition';
-import { listCandidates } from '../store/candidate';
+import { findCandidate, listCandidates } from '../store/candidate';
 import { keepDeskEvents, readToday } from './desk';
 import { hearDevice, readKit } from './kit';
 import { readStudio } from './studio';
@@ -161,6 +161,12 @@ describe('a device that keeps an audition', () => {
     expect(heard()).toBe(3);
     hearDevice(app, who, {});
     expect(heard()).toBe(0);
+    // it asks on every page: what was heard just now is not written again
+    const heardAt = () => findCandidate(app.db, candidateId)!.heardAtMs;
+    const before = heardAt();
+    now += 60_000;
+    hearDevice(app, who, {});
+    expect(heardAt()).toBe(before);
   });
 
   it('is told nothing of a pain that the teacher was not told of', () => {
