@@ -1,16 +1,14 @@
 <!-- An address to hand over: to copy, to scan, and whether it can be reached from elsewhere at all. -->
 <script lang="ts">
-  import { encode } from 'uqr';
+  import type { QrCodeGenerateResult } from 'uqr';
   import type { SharedLink } from '$lib/schema/view';
 
   let { id, label, link }: { id: string; label: string; link: SharedLink } = $props();
 
   let input = $state<HTMLInputElement>();
   let says = $state('');
-  const code = $derived(encode(link.address, { border: 2 }));
-  const path = $derived(
-    code.data.flatMap((row, y) => row.flatMap((isDark, x) => (isDark ? [`M${x} ${y}h1v1h-1z`] : []))).join('')
-  );
+  const pathOf = ({ data }: QrCodeGenerateResult) =>
+    data.flatMap((row, y) => row.flatMap((isDark, x) => (isDark ? [`M${x} ${y}h1v1h-1z`] : []))).join('');
 
   async function copy() {
     input?.select();
@@ -36,12 +34,15 @@
         <code>--host 0.0.0.0</code> and make the link again.
       </p>{/if}
   </div>
-  {#if !link.isHereOnly}<svg
-      viewBox="0 0 {code.size} {code.size}"
-      role="img"
-      aria-label="The same address as a code to scan"
-      shape-rendering="crispEdges"><path d={path} /></svg
-    >{/if}
+  {#if !link.isHereOnly}{#await import('uqr') then { encode }}
+      {@const code = encode(link.address, { border: 2 })}
+      <svg
+        viewBox="0 0 {code.size} {code.size}"
+        role="img"
+        aria-label="The same address as a code to scan"
+        shape-rendering="crispEdges"><path d={pathOf(code)} /></svg
+      >
+    {/await}{/if}
 </div>
 
 <style>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import { page } from '$app/state';
-  import { type PlanAtHead, headOnDay } from '$lib/core/season';
+  import { type PlanAtHead, headOnDay } from '$lib/core/season/today/head';
   import type { TodayView } from '$lib/schema/view';
   import SeasonHead from '$lib/components/season/SeasonHead.svelte';
   import type { LayoutData } from './$types';
