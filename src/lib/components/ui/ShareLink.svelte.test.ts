@@ -1,5 +1,6 @@
-import { render } from '@testing-library/svelte';
+import { render, screen } from '@testing-library/svelte';
 import jsQR from 'jsqr';
+import { settled } from 'svelte';
 import { expect, it } from 'vitest';
 import ShareLink from './ShareLink.svelte';
 
@@ -24,15 +25,18 @@ function pixelsOf(svg: SVGSVGElement): { rgba: Uint8ClampedArray; size: number }
 it.each([
   'http://192.168.2.31:3210/join/kq0Zt2b8xJ5mC4nP7wR1sV6yA3dF9gHh',
   `https://studio.example/substitute/${'aB3_-'.repeat(30)}`
-])('draws a code that a camera reads as %s', (address) => {
+])('draws a code that a camera reads as %s', async (address) => {
   const link = { address, isHereOnly: false };
-  const { container } = render(ShareLink, { id: 'link', label: 'Link', link });
-  const { rgba, size } = pixelsOf(container.querySelector('svg')!);
+  render(ShareLink, { id: 'link', label: 'Link', link });
+  // drawn when what draws it has come
+  const { rgba, size } = pixelsOf(await screen.findByRole<SVGSVGElement & HTMLElement>('img'));
   expect(jsQR(rgba, size, size)?.data).toBe(address);
 });
 
-it('draws none for an address that no other device reaches', () => {
+it('draws none for an address that no other device reaches', async () => {
   const link = { address: 'http://127.0.0.1:3210/join/x', isHereOnly: true };
   const { container } = render(ShareLink, { id: 'link', label: 'Link', link });
+  await import('uqr');
+  await settled();
   expect(container.querySelector('svg')).toBeNull();
 });
