@@ -2,7 +2,7 @@
 import { createServer } from 'node:http';
 import { type BrowserContext, expect, test } from '@playwright/test';
 import { dice } from '../fixtures/dice';
-import { enterOnDevice, inStudio, waiting } from './device';
+import { enterOnDevice, inStudio, onDevice, waiting } from './device';
 import { Studio, alive } from './studio';
 
 test.use({ serviceWorkers: 'allow' });
@@ -22,6 +22,9 @@ test('20 histories of a device whose line, page and studio go when they like', a
   let page = await signIn(context, /^Noor/);
   const today = page.url();
   const roll = dice(20);
+  /** What was seen to lie on the device: none of it may be gone. */
+  const seen = new Set<string>();
+  const idsHere = async () => (await onDevice(page)).map(({ event }) => event.id);
   /** How the page of the day shows it. */
   const shown = async () => {
     await page.goto(today);
@@ -44,6 +47,7 @@ test('20 histories of a device whose line, page and studio go when they like', a
           await expect(longer).toBeVisible({ timeout: 1000 });
         }).toPass();
         await longer.click();
+        for (const id of await idsHere()) seen.add(id);
         if (roll(2)) {
           const dead = page;
           await dead.goto('chrome://crash').catch(() => {});
@@ -60,8 +64,10 @@ test('20 histories of a device whose line, page and studio go when they like', a
     await context.setOffline(false);
     await page.goto(today);
     await expect.poll(() => waiting(page), `history ${n}`).toEqual([]);
+    expect(await idsHere(), `history ${n}`).toEqual(expect.arrayContaining([...seen]));
     expect(new Set(await inStudio(page, today)), `history ${n}`).toEqual(new Set([1]));
   }
+  expect(seen.size).toBeGreaterThan(10);
   const inTheStudio = await shown();
   await context.setOffline(true);
   await page.close();

@@ -52,6 +52,7 @@
   let panel = $state<Panel | null>(null);
 
   const inHand = new InHand(session, () => view);
+  // one account for the page's life
   // svelte-ignore state_referenced_locally
   const takesOut = TakesOut.of(player.account);
   /** Bars in hand are run straight through, out of their block. */
