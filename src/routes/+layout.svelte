@@ -46,6 +46,10 @@
   setDraftOwner(() => data.who?.drafts ?? null);
   /** Made by the device, where there was no line. */
   const isAway = $derived(page.data.answeredBy === BY_DEVICE);
+  // from here on a tap is answered: by this the pointer shows it, and those who look over the page know
+  onMount(() => {
+    document.documentElement.dataset.alive = '';
+  });
   // what was recorded on this device goes to the studio from whatever page is open; what is played next is kept on it
   onMount(async () => {
     const owner = data.who?.drafts.accountId;

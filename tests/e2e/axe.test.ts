@@ -1,13 +1,13 @@
 /** Every screen, at a desk, on a tablet and on a phone: axe finds nothing, nothing is wider than the screen. */
 import { type Browser, type Page, expect, test } from '@playwright/test';
 import { ALL_RULES, faultsOf, takeAxe } from './axe';
-import { Studio, alive, askStarts, enterDemo, leaveBlocksUntil } from './studio';
+import { Studio, alive, askStarts, enterDemo, leaveBlocksUntil, settled } from './studio';
 
 // each worker has a studio of its own
 test.describe.configure({ mode: 'parallel' });
 let studio: Studio;
 test.beforeAll(async () => {
-  studio = new Studio(3400 + test.info().parallelIndex, true);
+  studio = new Studio(3370 + test.info().parallelIndex, true);
   await studio.at('2026-11-24T08:30:00Z');
 });
 test.afterAll(() => studio.close());
@@ -71,19 +71,19 @@ const LOOKS = {
 } as const satisfies Record<string, Look>;
 
 /** What a page draws by its own size is drawn a frame after that has changed. */
-const settled = (page: Page) =>
+const drawn = (page: Page) =>
   page.evaluate(
     () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done))))
   );
 
 async function expectClean(page: Page, name: string, looks: readonly Look[]) {
-  await alive(page);
+  await settled(page);
   expect(complaints.get(page) ?? [], `${name} complains`).toEqual([]);
   await takeAxe(page);
   for (const look of looks) {
     await page.setViewportSize(look.viewport);
     await page.emulateMedia({ colorScheme: look.scheme });
-    await settled(page);
+    await drawn(page);
     expect(await faultsOf(page, look.rules), `${name}, ${look.name}`).toEqual([]);
     const isTooWide = await page.evaluate(() =>
       [document.documentElement, ...document.querySelectorAll('dialog[open]')].some(

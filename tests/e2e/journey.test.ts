@@ -8,7 +8,7 @@ import { type Page, expect, test } from '@playwright/test';
 import ICAL from 'ical.js';
 import { Studio, alive, step, signIn } from './studio';
 
-const studio = new Studio(3381);
+const studio = new Studio(3382);
 test.afterAll(() => studio.close());
 
 type NewItem = {

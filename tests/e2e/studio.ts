@@ -35,9 +35,12 @@ export class Studio {
   }
 
   async stop(): Promise<void> {
-    this.#app?.stop();
+    const child = this.#app?.child;
+    if (!child) return;
+    const ended = new Promise((resolve) => child.once('exit', resolve));
+    this.#app!.stop();
     this.#app = null;
-    await new Promise((resolve) => setTimeout(resolve, 300));
+    await ended;
   }
 
   /** Ends it as a machine does that loses its power: nothing is said to it before. */
@@ -52,8 +55,14 @@ export class Studio {
   }
 }
 
-/** Forms answer once the page is alive; a page says so by having run its scripts. */
+/** Forms answer once the page is alive, which it says of itself. */
 export async function alive(page: Page): Promise<void> {
+  await page.locator('html[data-alive]').waitFor({ state: 'attached' });
+}
+
+/** Alive, and all that comes later by itself has come. */
+export async function settled(page: Page): Promise<void> {
+  await alive(page);
   await page.waitForLoadState('networkidle');
 }
 

@@ -3,8 +3,7 @@ import type { SubmitFunction } from '@sveltejs/kit';
 import { writable } from 'svelte/store';
 import { enhance } from '$app/forms';
 import { draftOf } from './draft';
-import { isToSignIn } from './kept-form';
-import { sayWhy } from './send';
+import { isToSignIn, sayWhy } from './send';
 
 type Control = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
 

@@ -5,7 +5,7 @@
 import { superForm, type SuperValidated } from 'sveltekit-superforms';
 import { writable } from 'svelte/store';
 import { draftOf, keepDraft } from './draft';
-import { sayWhy } from './send';
+import { isToSignIn, sayWhy } from './send';
 
 type Options = {
   /** Begins anew, whatever was typed before. */
@@ -45,5 +45,3 @@ export function keptForm<T extends Record<string, unknown>>(
   keepDraft(draft, superform, { onBack: () => isBack.set(true), isFresh });
   return { ...superform, trouble, isBack, forget: () => draft.forget() };
 }
-
-export const isToSignIn = (location: string) => location.startsWith('/sign-in');

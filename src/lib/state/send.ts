@@ -37,3 +37,6 @@ export function sayWhy({ error }: { readonly error: unknown }): string {
   const says = error instanceof Error ? undefined : (error as { readonly message?: string } | null)?.message;
   return says ?? 'The studio did not answer: try again in a moment.';
 }
+
+/** Whether an answer leads to the door: the session has ended, so that nothing was taken. */
+export const isToSignIn = (location: string) => location.startsWith('/sign-in');
