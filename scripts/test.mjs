@@ -89,7 +89,7 @@ await Promise.all([
     ['format', ['prettier', '--check', '--log-level', 'warn', '.']]
   ]),
   inTurn([
-    ['types of the pages', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings']],
+    ['types of the pages', ['svelte-check', '--tsgo', '--tsconfig', './tsconfig.json', '--fail-on-warnings']],
     ['types of core, without a browser or a machine', ['tsc', '-p', 'tsconfig.core.json']],
     ['nothing unused', ['knip']]
   ])

@@ -1,6 +1,7 @@
 /** What every command needs before it can begin: packages, a build that is not stale, Chromium. Each says what it lacks. */
 import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -101,9 +102,15 @@ const COMPILE = [
   { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...headersEnv() } }
 ];
 
+/** Whether the database module loads: asked in this process, since whatever starts waits for it. */
 function doesDatabaseWork() {
-  const script = "new (require('better-sqlite3'))(':memory:')";
-  return spawnSync(process.execPath, ['-e', script], { cwd: ROOT }).status === 0;
+  try {
+    const Database = createRequire(join(ROOT, 'package.json'))('better-sqlite3');
+    new Database(':memory:').close();
+    return true;
+  } catch {
+    return false;
+  }
 }
 
 function checkDatabase(status) {

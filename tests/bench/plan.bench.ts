@@ -15,7 +15,14 @@ import { REMEDY_KINDS } from '../../src/lib/core/season/scratch/trial';
 import { tryAlone } from '../../src/lib/core/season';
 import { randomSeason } from '../fixtures/random-season';
 import { randomStudio } from '../fixtures/random-studio';
-import { countContact, countFew, countShape, countSteps, unevennessOf } from '../fixtures/signed';
+import {
+  countContact,
+  countFew,
+  countShape,
+  countSteps,
+  movedByMissing,
+  unevennessOf
+} from '../fixtures/signed';
 import { caseOf, tightCase } from './cases';
 import { demandsOf, evenLoad } from './even';
 
@@ -170,6 +177,10 @@ for (const [name, all] of Object.entries(counts)) {
 const uneven = fitting.map(({ plan, one }) => unevennessOf(plan, one)).sort((a, b) => a - b);
 console.log(
   `  ${'load^2 / capacity over the least'.padEnd(46)} median ${uneven[Math.floor(uneven.length / 2)]!.toFixed(3)}, worst ${uneven.at(-1)!.toFixed(3)}`
+);
+const moved = fitting.flatMap(({ plan, one }) => movedByMissing(plan, one) ?? []).sort((a, b) => a - b);
+console.log(
+  `  ${'dates that one missed day moves, of what was not'.padEnd(46)} median ${(100 * moved[Math.floor(moved.length / 2)]!).toFixed(0)} %, worst ${(100 * moved.at(-1)!).toFixed(0)} %   goal 5 % and 20 %`
 );
 const ms = taken.map((t) => t.ms).sort((a, b) => a - b);
 console.log(

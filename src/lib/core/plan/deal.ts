@@ -85,7 +85,7 @@ class Dealing {
     const played = new Set<number>();
     let used = 0;
     chosen.forEach((turn, i) => {
-      const given = this.#whole(turn, minutes[i]!, this.#table.room[d]! - used);
+      const given = this.#whole(turn, minutes[i]!, this.#table.room[d]! - used, d);
       if (given < turn.least) return;
       this.#place(turn.item, d, given);
       played.add(turn.item);
@@ -160,8 +160,8 @@ class Dealing {
   }
 
   /** All that is left where the rest would be less than a block; less where that keeps the rest one. */
-  #whole({ item, most, least }: Turn, minutes: Minutes, room: Minutes): Minutes {
-    const owed = this.#pace.minutes[item]! - this.#dealt[item]!;
+  #whole({ item, most, least }: Turn, minutes: Minutes, room: Minutes, d: number): Minutes {
+    const owed = this.#open(item, d);
     const given = Math.min(minutes, room, owed);
     const rest = owed - given;
     const block = this.#task.least[item]!;

@@ -41,9 +41,17 @@ export function dayOf(text: string): DayNumber {
   return day;
 }
 
+/** Days written before: a plan writes each of its own many times. */
+const written = new Map<DayNumber, string>();
+
 /** YYYY-MM-DD of a day number. */
 export function formatDate(day: DayNumber): string {
-  return new Date(day * MS_PER_DAY).toISOString().slice(0, 10);
+  const before = written.get(day);
+  if (before !== undefined) return before;
+  const text = new Date(day * MS_PER_DAY).toISOString().slice(0, 10);
+  if (written.size >= MOST_KNOWN) written.clear();
+  written.set(day, text);
+  return text;
 }
 
 /** ISO 8601 weekday: 1 is Monday, 7 is Sunday. 1970-01-01 was a Thursday. */

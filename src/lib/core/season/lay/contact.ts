@@ -34,20 +34,24 @@ export function touchesBetween(
     const { lastDaysFrom } = owner.stages;
     const own = days.filter((day) => day >= owner.stages!.began && day < lastDaysFrom);
     const isNew = climbing.lastPlayed === null && !count.has(days[0]!);
+    let rests = 0;
+    // of the days it rests, those on which a touch may have a place: what has none now has none later
     let rested: DayNumber[] = [];
     for (const day of own) {
-      if (on.has(day)) rested = [];
+      rests = on.has(day) ? 0 : rests + 1;
+      if (rests === 0) rested = [];
       else rested.push(day);
       const usual = day <= lastBlock ? climbing.mostRest(day) : KEEP_WARM_EVERY_DAYS - 1;
       // who begins does so on the first day
       const most = isNew && day === days[0] ? 0 : usual;
-      if (rested.length <= most) continue;
-      const fits = rested.filter((d) => free.get(d)! >= minutes && (count.get(d) ?? 0) < MOST_BLOCKS_A_DAY);
+      if (rests <= most) continue;
+      rested = rested.filter((d) => free.get(d)! >= minutes && (count.get(d) ?? 0) < MOST_BLOCKS_A_DAY);
       // the later the better, but for a day that is much fuller than another
-      const at = fits.sort((a, b) => load(a) - load(b) || b - a)[0];
+      const at = [...rested].sort((a, b) => load(a) - load(b) || b - a)[0];
       if (at === undefined) continue;
       use(at, minutes);
       more.push({ id: owner.item.id, day: at, minutes, kind: 'keep-warm' });
+      rests = own.filter((d) => d > at && d <= day).length;
       rested = rested.filter((d) => d > at);
     }
   }

@@ -1,24 +1,29 @@
 /** What a teacher looks for in a plan, counted over seeded random seasons that fit and over five lists as people have them. */
 import { describe, expect, it } from 'vitest';
 import { LISTS, pupil, pupilsSeason } from '../../../../../tests/cases/lists';
-import { randomSeasons } from '../../../../../tests/fixtures/random-season';
+import { randomSeason, randomSeasons } from '../../../../../tests/fixtures/random-season';
 import {
   type Count,
   countContact,
   countFew,
   countShape,
   countSteps,
+  movedByMissing,
   unevennessOf
 } from '../../../../../tests/fixtures/signed';
 import { compareLayings } from '../laid/moves';
 import type { SeasonRequest } from '../facts/request';
 import { laySeason } from './lay';
 
-const FITTING = randomSeasons(120)
+/** Weeks with minutes of their own beside ladders on full days. */
+const CROWDED = [136, 179].map(randomSeason);
+const FITTING = [...randomSeasons(120), ...CROWDED]
   .map((season) => ({ season, plan: laySeason(season) }))
   .filter(({ plan }) => plan.short === null);
 const share = (counts: readonly Count[]) =>
   counts.reduce((sum, c) => sum + c.kept, 0) / counts.reduce((sum, c) => sum + c.of, 0);
+const worst = (counts: readonly Count[]) =>
+  Math.min(...counts.filter((c) => c.of > 0).map((c) => c.kept / c.of));
 const quantile = (values: readonly number[], at: number) =>
   [...values].sort((a, b) => a - b)[Math.floor(at * (values.length - 1))]!;
 
@@ -28,15 +33,24 @@ describe('over random seasons that fit', () => {
   });
 
   it('no more than two rungs of an item are completed on a day', () => {
-    expect(share(FITTING.map(({ plan }) => countSteps(plan)))).toBeGreaterThan(0.99);
+    const counts = FITTING.map(({ plan }) => countSteps(plan));
+    expect(share(counts)).toBeGreaterThan(0.99);
+    expect(worst(counts)).toBeGreaterThan(0.85);
   });
 
   it('rungs lie within a quarter of their ramp of where its shape puts them', () => {
-    expect(share(FITTING.map(({ plan, season }) => countShape(plan, season)))).toBeGreaterThan(0.95);
+    const counts = FITTING.map(({ plan, season }) => countShape(plan, season));
+    expect(share(counts)).toBeGreaterThan(0.95);
+    expect(worst(counts)).toBeGreaterThan(0.75);
   });
 
   it('a day has no more than twelve blocks and touches', () => {
     expect(share(FITTING.map(({ plan }) => countFew(plan)))).toBeGreaterThan(0.99);
+  });
+
+  it('a missed day moves few dates of what was not missed', () => {
+    const moved = FITTING.slice(0, 50).flatMap(({ plan, season }) => movedByMissing(plan, season) ?? []);
+    expect(quantile(moved, 0.5)).toBeLessThan(0.05);
   });
 
   it('the load is near the least that it could be, touches and runs included', () => {
@@ -87,8 +101,8 @@ describe('the season of a pupil', () => {
     for (const id of missed) expect(near).toContain(id);
     const others = compareLayings(told[0]!.plan, told[1]!.plan).filter((m) => !missed.includes(m.itemId));
     const rungs = told[0]!.plan.items.filter((i) => !missed.includes(i.id)).flatMap((i) => i.rungs).length;
-    // a day of 35 minutes has little room for what was missed
-    expect(others.length / rungs).toBeLessThan(0.25);
+    // days of 35 minutes that are full have little room for what was missed
+    expect(others.length / rungs).toBeLessThan(0.3);
   });
 
   it('leaves no practice day of the next fortnight empty, also after an early success', () => {
