@@ -149,6 +149,14 @@ export async function askStarts(page: Page, season: string): Promise<void> {
   expect(sent.ok()).toBe(true);
 }
 
+/** On Today, adds a block of an item, or of what is of none. */
+export async function addBlock(page: Page, name: RegExp): Promise<void> {
+  const choice = page.getByLabel('Item to add');
+  const option = choice.locator('option').filter({ hasText: name }).first();
+  await choice.selectOption(await option.getAttribute('value'));
+  await page.getByRole('button', { name: /^Add \d+ minutes/ }).click();
+}
+
 /** At the desk, leaves blocks until what is looked for is there; one that is just giving way is waited for. */
 export async function leaveBlocksUntil(page: Page, there: Locator): Promise<void> {
   const isSeen = (what: Locator, timeout: number) =>
