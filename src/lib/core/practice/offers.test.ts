@@ -23,8 +23,23 @@ const of = (more: Partial<Parameters<typeof offersFor>[0]> = {}) =>
 const says = (more?: Parameters<typeof of>[0]) => of(more).map((offer) => offer.says);
 
 describe('what a day has free', () => {
-  it('is offered to the item with most open spots, to the one farthest behind, to something liked, and to rest', () => {
-    expect(says()).toEqual(['2 open spots in A', 'B, due on Fri 20 Nov', 'something you like', 'rest']);
+  it('is offered to items with open spots, most first, to another that is farthest behind, to something liked, and to rest', () => {
+    expect(says()).toEqual([
+      '2 open spots in A',
+      'one open spot in B',
+      'C, due on Mon 30 Nov',
+      'something you like',
+      'rest'
+    ]);
+  });
+
+  it('goes to spots of no more items than it is enough for, and of three at most', () => {
+    const many = ['d', 'e', 'f', 'g'].map((id) => block({ itemId: id, name: id, spots: [spot(id)] }));
+    const spots = (freeMin: number) =>
+      offersFor({ canAdd: many, blocks: [], freeMin, isHurt: false }).map((offer) => offer.block.itemId);
+    expect(spots(60)).toEqual(['d', 'e', 'f']);
+    expect(spots(17)).toEqual(['d', 'e']);
+    expect(spots(6)).toEqual(['d']);
   });
 
   it('goes to no spot and to no item that the day has already', () => {

@@ -1,5 +1,5 @@
 /**
- * What can be done with what a day has free: open spots, the item whose next rung is due first, something liked, or rest. Offered, never laid.
+ * What can be done with what a day has free: open spots of several items, the item whose next rung is due first, something liked, or rest. Offered, never laid.
  * Source: the plan model, point 4 of "As a teacher would sign it"; from how many minutes on is judgement.
  */
 import type { RoadBlock } from '../record';
@@ -8,6 +8,9 @@ import type { DeskBlock } from './desk';
 
 /** Less than this is no block. */
 const OFFERED_FROM_MIN: Minutes = 5;
+
+/** More to choose from is a list to read (judgement). */
+const MOST_WITH_SPOTS = 3;
 
 type Adding = Omit<RoadBlock, 'id'>;
 type Offer = { readonly block: Adding; readonly says: string };
@@ -34,20 +37,33 @@ export function offersFor({ canAdd, blocks, freeMin, isHurt }: Day): Offer[] {
   const ofItems = canAdd
     .filter((block) => block.itemId !== null && !block.hunt)
     .map((block) => ({ ...block, spots: (block.spots ?? []).filter(({ id }) => !laid.has(id)) }));
-  const spotted = [...ofItems].sort((a, b) => b.spots.length - a.spots.length)[0];
-  const withSpots = spotted && spotted.spots.length > 0 ? spotted : null;
+  const spotted = asManyAsFit(
+    ofItems.filter(({ spots }) => spots.length > 0).sort((a, b) => b.spots.length - a.spots.length),
+    freeMin
+  );
   const due = ofItems
-    .filter(({ itemId }) => itemId !== withSpots?.itemId && !blocks.some((one) => one.itemId === itemId))
+    .filter(({ itemId }) => ![...spotted, ...blocks].some((one) => one.itemId === itemId))
     .flatMap((block) => (block.dueOn === null ? [] : [{ ...block, dueOn: block.dueOn }]))
     .sort((a, b) => (a.dueOn < b.dueOn ? -1 : 1))[0];
   return [
-    ...(withSpots
-      ? [{ block: fit(withSpots), says: `${countOf(withSpots.spots.length)} in ${withSpots.name}` }]
-      : []),
+    ...spotted.map((block) => ({
+      block: fit(block),
+      says: `${countOf(block.spots.length)} in ${block.name}`
+    })),
     ...(due ? [{ block: fit(due), says: `${due.name}, due on ${sayDate(dayOf(due.dueOn))}` }] : []),
     ...ofKind('liked', 'something you like'),
     ...ofKind('rest', 'rest')
   ];
+}
+
+/** One in any case, and what fits beside it. */
+function asManyAsFit<B extends Adding>(blocks: readonly B[], freeMin: Minutes): B[] {
+  let left = freeMin;
+  return blocks.slice(0, MOST_WITH_SPOTS).filter(({ minutes }, i) => {
+    const fits = i === 0 || minutes <= left;
+    if (fits) left -= minutes;
+    return fits;
+  });
 }
 
 const countOf = (spots: number) => (spots === 1 ? 'one open spot' : `${spots} open spots`);
