@@ -3,6 +3,7 @@ import { CHROMIUM, CHROMIUM_FLAGS } from './scripts/parts/prepare.mjs';
 
 const LONGEST = /(vandal|leaks|season)\.test\.ts$/;
 const SCREENS = /axe\.test\.ts$/;
+const LONG = /(away|away-long|desk|desk-faces|journey|mocks|takes)\.test\.ts$/;
 
 export default defineConfig({
   testDir: 'tests/e2e',
@@ -12,11 +13,12 @@ export default defineConfig({
   expect: { timeout: 45_000 },
   // they wait more than they work: four fill two cores
   workers: 4,
-  // what runs longest begins first
+  // what runs longest begins first, so that at the end no worker waits for another
   projects: [
     { name: 'longest', testMatch: LONGEST },
     { name: 'screens', testMatch: SCREENS },
-    { name: 'others', testIgnore: [LONGEST, SCREENS] }
+    { name: 'long', testMatch: LONG },
+    { name: 'others', testIgnore: [LONGEST, SCREENS, LONG] }
   ],
   forbidOnly: true,
   outputDir: '.tmp/e2e',
