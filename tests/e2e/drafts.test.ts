@@ -142,6 +142,47 @@ test('what is typed for one candidate never stands at another’s, however one g
   await expect(page.locator('#privateNote')).toHaveValue('about this one alone');
 });
 
+test('what is sent when the session has ended leads to the door, and is there after signing in again', async ({
+  browser
+}) => {
+  const context = await browser.newContext({ baseURL: studio.origin });
+  const page = await context.newPage();
+  const audition = await openAudition(studio, page, 'Ilka');
+  const comeBackTo = async (path: string) => {
+    await page.waitForURL('**/sign-in*');
+    await alive(page);
+    await page.getByRole('button', { name: /teacher, the whole studio/ }).click();
+    await page.waitForURL((url) => url.pathname !== '/sign-in');
+    await page.goto(path);
+    await alive(page);
+  };
+
+  await step('a time away, in plain fields', async () => {
+    await page.getByText('Away for some days').click();
+    await page.getByLabel('to', { exact: true }).fill('2026-12-02');
+    await page.getByLabel('why').fill('exams in the west');
+    await context.clearCookies();
+    await page.getByRole('button', { name: 'Lay the plan around it' }).click();
+    await comeBackTo(audition);
+    await page.getByText('Away for some days').click();
+    await expect(page.getByLabel('why')).toHaveValue('exams in the west');
+    await expect(page.getByText(/^Away Tue/)).toHaveCount(0);
+  });
+
+  await step('an item, in a large form', async () => {
+    await page.goto(`${audition}/list`);
+    await page.getByRole('link', { name: /Lanterns/ }).click();
+    await page.waitForURL('**/list/*');
+    await alive(page);
+    const item = new URL(page.url()).pathname;
+    await page.locator('#edition').fill('Quay Press, fourth printing');
+    await context.clearCookies();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await comeBackTo(item);
+    await expect(page.locator('#edition')).toHaveValue('Quay Press, fourth printing');
+  });
+});
+
 test('what another window has saved since is noticed, however long ago one began to type', async ({
   browser
 }) => {
