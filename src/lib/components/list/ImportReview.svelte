@@ -175,7 +175,7 @@
           </tr>
           <tr
             ><td colspan={isUntaken ? 11 : 13} class="says">
-              {#each faultsOf(i) as says (says)}<span class="fault" role="alert">Row {i + 1}: {says}</span
+              {#each faultsOf(i) as says, f (f)}<span class="fault" role="alert">Row {i + 1}: {says}</span
                 >{:else}{#if lacks[i]}<strong>Row {i + 1}: {lacks[i].says}</strong>{/if}{/each}
               {#if row.place !== '' && !lacks[i]}<span>at {row.place}</span>{/if}
               {#if isSameItem(i)}<span>one item with the row above</span>{/if}

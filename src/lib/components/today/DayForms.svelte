@@ -58,7 +58,7 @@
 {#if offers.length > 0}
   <h3>{freeMin} minutes free</h3>
   <p class="less">
-    {#each offers as { block, says } (says)}<button class="quiet" onclick={() => put(block)}
+    {#each offers as { block, says }, i (i)}<button class="quiet" onclick={() => put(block)}
         >{says}, {block.minutes} min</button
       >{/each}
   </p>

@@ -44,7 +44,7 @@
 {#if refusals.length > 0}
   <section aria-labelledby="not-taken">
     <h2 id="not-taken">Not taken by the studio</h2>
-    {#each refusals as says (says)}<p>{of(says)}: {says}</p>{/each}
+    {#each refusals as says, i (i)}<p>{of(says)}: {says}</p>{/each}
     <p class="ways">
       <button class="quiet" onclick={() => line.retry()}>try once more</button>
       <button class="quiet" onclick={() => line.letGo()}>let it go from this device</button>
