@@ -4,6 +4,7 @@
  */
 import { z } from 'zod';
 import { BEAT_UNITS, beatsPerBar, parseDate } from '../units';
+import { MOST_SHORT_TEXT } from './words';
 
 const MOST_BARS = 2000;
 const MOST_MINUTES_A_DAY = 720;
@@ -23,7 +24,7 @@ export const shortText = z
   .string()
   .overwrite(oneLine)
   .trim()
-  .max(200, 'At most 200 characters, please.')
+  .max(MOST_SHORT_TEXT, `At most ${MOST_SHORT_TEXT} characters, please.`)
   .default('');
 /** What an item is played on: short, since a block of the day says it in its name. */
 export const instrumentField = z

@@ -1,5 +1,8 @@
 /** The words that records choose from; by themselves, so that a page that only shows them carries no schema. */
 
+/** Characters of a line that is a name and something besides. */
+export const MOST_SHORT_TEXT = 200;
+
 /** Who vouches for a touch; the three are kept apart. */
 export const EVIDENCE = ['self', 'teacher', 'recording'] as const;
 export type Evidence = (typeof EVIDENCE)[number];

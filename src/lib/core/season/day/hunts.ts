@@ -17,6 +17,7 @@ import {
 } from '../../units';
 import { schoolsOf } from '../facts/request';
 import type { PlannedItem, PlannedSection, SeasonPlan } from '../laid/plan';
+import { nameIn } from './road-block';
 
 /** From so much of its target on a section can be probed. */
 const PROBE_FROM: Share = 0.95;
@@ -39,20 +40,22 @@ type Facts = {
 export function huntsFor(plan: SeasonPlan, facts: Facts): Omit<RoadBlock, 'id'>[] {
   return plan.items
     .filter(({ state }) => state !== 'past' && state !== 'left-out')
-    .flatMap((item) =>
-      item.sections.flatMap((section) => {
+    .flatMap((item) => {
+      const name = nameIn(plan, item);
+      return item.sections.flatMap((section) => {
         const probe = facts.isHurt ? null : probeOf(section);
         const lost = lostOf(item, section, facts);
         return [
-          ...(probe ? [hunt(item, section, 'probe', probe.bpm, probe.choices)] : []),
-          ...(lost ? [hunt(item, section, 'microscope', lost / 2)] : [])
+          ...(probe ? [hunt(item, name, section, 'probe', probe.bpm, probe.choices)] : []),
+          ...(lost ? [hunt(item, name, section, 'microscope', lost / 2)] : [])
         ];
-      })
-    );
+      });
+    });
 }
 
 function hunt(
   item: PlannedItem,
+  name: string,
   { id, fromBar, toBar, unit }: PlannedSection,
   kind: 'probe' | 'microscope',
   bpm: Bpm,
@@ -62,7 +65,7 @@ function hunt(
     kind,
     itemId: item.id,
     sectionId: id,
-    name: item.name,
+    name,
     bars: { fromBar, toBar },
     parts: [],
     isJoined: false,

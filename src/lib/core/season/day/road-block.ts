@@ -1,5 +1,6 @@
 /** One block of a day's road map, from the plan's. Source: the practice model, section 1; the constants are judgement. */
 import type { DeskWork, PlanItem, PracticeTime, RoadBlock, Schools, Touch } from '../../record';
+import { MOST_SHORT_TEXT } from '../../record/words';
 import { seriesOf } from '../../practice';
 import { clicksLower, fitLadder } from '../../tempo';
 import { type BarRange, SAME_TEMPO, dayOf, formatDate } from '../../units';
@@ -74,7 +75,7 @@ export function roadBlockOf(
     kind: block.kind,
     itemId: item.id,
     sectionId: section?.id ?? null,
-    name: item.name,
+    name: nameIn(plan, item),
     bars: plainBars(block.part?.isJoined ? whole : (block.part?.bars ?? whole)),
     parts,
     isJoined: link !== undefined || (parts.length > 0 && block.part?.isJoined === true),
@@ -166,4 +167,11 @@ function workOf(
     ...(among > inARow ? { among } : {}),
     ...(back === 'step' ? {} : { back })
   };
+}
+
+/** An item's name; where another of the plan has the same, with the audition that brings it, if both have room on one line. */
+export function nameIn(plan: Pick<SeasonPlan, 'items'>, { id, name, broughtBy }: PlannedItem): string {
+  const isAlone = !broughtBy || plan.items.every((one) => one.id === id || one.name !== name);
+  const full = isAlone ? name : `${name}, for ${broughtBy.name}`;
+  return full.length <= MOST_SHORT_TEXT ? full : name;
 }

@@ -69,6 +69,23 @@ describe('a day’s road map', () => {
     expect(deskEvent.safeParse(sent).error?.issues ?? []).toEqual([]);
   });
 
+  it('names an item of another audition with it where two have one name, as long as the desk can send that', () => {
+    const { plan } = roadMapOf(given);
+    const addable = (audition: string, named = 'one') => {
+      const items = plan.items.map((item) => ({
+        ...{ ...item, name: item.id === 'A' || named === 'one' ? 'Gate song' : 'Mill song' },
+        ...(item.id === 'B' ? { broughtBy: { auditionId: 'x', name: audition, isShared: false } } : {})
+      }));
+      const { time, schools, log } = given;
+      return blocksToAdd({ ...plan, items }, { items: given.items, time, schools, log }, TODAY)
+        .slice(0, 2)
+        .map(({ name }) => name);
+    };
+    expect(addable('Wind band')).toEqual(['Gate song', 'Gate song, for Wind band']);
+    expect(addable('Wind band', 'two')).toEqual(['Gate song', 'Mill song']);
+    expect(addable('x'.repeat(190))).toEqual(['Gate song', 'Gate song']);
+  });
+
   it('works from what holds by the school’s steps to today’s rung, with the rung after it one further', () => {
     const { plan, blocks } = roadMapOf(given);
     const block = blocks.find(({ kind, itemId }) => kind === 'ladder' && itemId === 'A')!;
