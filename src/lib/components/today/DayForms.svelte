@@ -101,4 +101,8 @@
     align-items: baseline;
     gap: 6px 16px;
   }
+  /* on two lines, where one is not enough */
+  .less .quiet {
+    text-align: left;
+  }
 </style>
