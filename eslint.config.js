@@ -5,6 +5,11 @@ import svelte from 'eslint-plugin-svelte';
 import ts from 'typescript-eslint';
 import svelteConfig from './svelte.config.js';
 
+const NOTHING_BY_IMPORT = {
+  selector: 'ImportDeclaration[specifiers.length=0][source.value=/^[.$].*(?<!css)$/]',
+  message: 'A module of ours does nothing by being imported.'
+};
+
 export default ts.config(
   { ignores: ['build/', '.svelte-kit/', 'node_modules/', 'data/', '.tmp/', 'test-results/', '**/*.cjs'] },
   js.configs.recommended,
@@ -29,6 +34,11 @@ export default ts.config(
     }
   },
   {
+    // package.json says so to the bundler, which would leave such a module out without a word
+    files: ['src/**'],
+    rules: { 'no-restricted-syntax': ['error', NOTHING_BY_IMPORT] }
+  },
+  {
     files: ['**/*.svelte', '**/*.svelte.ts'],
     languageOptions: {
       parserOptions: { extraFileExtensions: ['.svelte'], parser: ts.parser, svelteConfig }
@@ -40,6 +50,7 @@ export default ts.config(
     rules: {
       'no-restricted-syntax': [
         'error',
+        NOTHING_BY_IMPORT,
         {
           selector: "MemberExpression[object.name='Date'][property.name='now']",
           message: 'The clock is an argument.'

@@ -11,7 +11,7 @@ export default defineConfig({
   // a machine that has little time for us is slow, not wrong
   timeout: 600_000,
   expect: { timeout: 45_000 },
-  // they wait more than they work: four fill two cores
+  // four fill two cores
   workers: 4,
   // what runs longest begins first, so that at the end no worker waits for another
   projects: [

@@ -1,8 +1,7 @@
 /**
  * Prints what is measured: the plan in processor time, the countback page's weight, the server's memory with the demo, what one machine
  * holds, and the screens of a large studio. With a word behind it, one part alone: page (its weight, and the server's memory), load (what one
- * machine holds), kills (200 kills while
- * writing, 100 power cuts, 100 in a backup, 100 in a restore), vandal (60,000 bad inputs).
+ * machine holds), kills (200 kills while writing, 100 power cuts, 100 in a backup, 100 in a restore), vandal (60,000 bad inputs).
  */
 import { execFileSync, spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';

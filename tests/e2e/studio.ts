@@ -35,11 +35,12 @@ export class Studio {
   }
 
   async stop(): Promise<void> {
-    const child = this.#app?.child;
-    if (!child) return;
-    const ended = new Promise((resolve) => child.once('exit', resolve));
-    this.#app!.stop();
+    const app = this.#app;
     this.#app = null;
+    // one that has ended by itself says so no second time
+    if (!app || app.child.exitCode !== null || app.child.signalCode !== null) return;
+    const ended = new Promise((resolve) => app.child.once('exit', resolve));
+    app.stop();
     await ended;
   }
 

@@ -40,22 +40,21 @@ type Facts = {
 export function huntsFor(plan: SeasonPlan, facts: Facts): Omit<RoadBlock, 'id'>[] {
   return plan.items
     .filter(({ state }) => state !== 'past' && state !== 'left-out')
-    .flatMap((item) => {
-      const name = nameIn(plan, item);
-      return item.sections.flatMap((section) => {
+    .map((item) => ({ ...item, name: nameIn(plan, item) }))
+    .flatMap((item) =>
+      item.sections.flatMap((section) => {
         const probe = facts.isHurt ? null : probeOf(section);
         const lost = lostOf(item, section, facts);
         return [
-          ...(probe ? [hunt(item, name, section, 'probe', probe.bpm, probe.choices)] : []),
-          ...(lost ? [hunt(item, name, section, 'microscope', lost / 2)] : [])
+          ...(probe ? [hunt(item, section, 'probe', probe.bpm, probe.choices)] : []),
+          ...(lost ? [hunt(item, section, 'microscope', lost / 2)] : [])
         ];
-      });
-    });
+      })
+    );
 }
 
 function hunt(
   item: PlannedItem,
-  name: string,
   { id, fromBar, toBar, unit }: PlannedSection,
   kind: 'probe' | 'microscope',
   bpm: Bpm,
@@ -65,7 +64,7 @@ function hunt(
     kind,
     itemId: item.id,
     sectionId: id,
-    name,
+    name: item.name,
     bars: { fromBar, toBar },
     parts: [],
     isJoined: false,

@@ -171,7 +171,7 @@ function workOf(
 
 /** An item's name; where another of the plan has the same, with the audition that brings it, if both have room on one line. */
 export function nameIn(plan: Pick<SeasonPlan, 'items'>, { id, name, broughtBy }: PlannedItem): string {
-  const isAlone = !broughtBy || plan.items.every((one) => one.id === id || one.name !== name);
-  const full = isAlone ? name : `${name}, for ${broughtBy.name}`;
+  const hasTwin = plan.items.some((one) => one.id !== id && one.name === name);
+  const full = broughtBy && hasTwin ? `${name}, for ${broughtBy.name}` : name;
   return full.length <= MOST_SHORT_TEXT ? full : name;
 }

@@ -194,7 +194,6 @@ describe('every plan laid again', () => {
   });
 });
 
-/** Minutes a ladder is short of; weekly minutes of the same item are not its rungs'. */
 /** What a ladder lacks of its minutes, and what the item does without in all. */
 function ladderShort(plan: SeasonPlan, itemId: string) {
   const item = plan.items.find((i) => i.id === itemId)!;

@@ -11,6 +11,7 @@ import {
   movedByMissing,
   unevennessOf
 } from '../../../../../tests/fixtures/signed';
+import { dayOf } from '../../units';
 import { compareLayings } from '../laid/moves';
 import type { SeasonRequest } from '../facts/request';
 import { laySeason } from './lay';
@@ -103,6 +104,8 @@ describe('the season of a pupil', () => {
     const rungs = told[0]!.plan.items.filter((i) => !missed.includes(i.id)).flatMap((i) => i.rungs).length;
     // days of 35 minutes that are full have little room for what was missed
     expect(others.length / rungs).toBeLessThan(0.3);
+    // and what moves, moves by half a week at most
+    for (const { from, to } of others) expect(Math.abs(dayOf(to!) - dayOf(from!))).toBeLessThanOrEqual(4);
   });
 
   it('leaves no practice day of the next fortnight empty, also after an early success', () => {
