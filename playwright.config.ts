@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { CHROMIUM, CHROMIUM_FLAGS } from './scripts/parts/prepare.mjs';
+import { launchOf } from './scripts/parts/prepare.mjs';
 
 const LONGEST = /(vandal|leaks|season)\.test\.ts$/;
 const SCREENS = /axe\.test\.ts$/;
@@ -30,6 +30,6 @@ export default defineConfig({
     timezoneId: 'Europe/Brussels',
     actionTimeout: 45_000,
     navigationTimeout: 45_000,
-    launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_FLAGS }
+    launchOptions: launchOf()
   }
 });

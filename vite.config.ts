@@ -2,6 +2,7 @@ import { sveltekit } from '@sveltejs/kit/vite';
 import { svelteTesting } from '@testing-library/svelte/vite';
 import { defineConfig } from 'vitest/config';
 import { BaseSequencer, type TestSpecification } from 'vitest/node';
+import { ssr } from './vite.server.mjs';
 
 /** What is known to take longest begins first, so that no worker waits for it at the end. */
 class LongestFirst extends BaseSequencer {
@@ -15,8 +16,9 @@ class LongestFirst extends BaseSequencer {
 export default defineConfig({
   plugins: [sveltekit(), svelteTesting()],
   worker: { format: 'es' },
-  // how long plugins took is no warning
-  build: { rolldownOptions: { checks: { pluginTimings: false } } },
+  ssr,
+  // how long plugins took is no warning; what packages say of themselves to their readers is not built
+  build: { rolldownOptions: { checks: { pluginTimings: false }, output: { comments: { jsdoc: false } } } },
   test: {
     globalSetup: './tests/fixtures/run-folder.ts',
     // on two cores the default is one

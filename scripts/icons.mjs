@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
-import { CHROMIUM, CHROMIUM_FLAGS, ROOT } from './parts/prepare.mjs';
+import { ROOT, launchOf } from './parts/prepare.mjs';
 
 const ICONS = [
   ['icon-180', 180, 0.06],
@@ -12,7 +12,7 @@ const ICONS = [
   ['icon-maskable-512', 512, 0.12]
 ];
 const svg = readFileSync(join(ROOT, 'static', 'icon.svg'), 'utf8');
-const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_FLAGS });
+const browser = await chromium.launch(launchOf());
 for (const [name, size, free] of ICONS) {
   const page = await browser.newPage({ viewport: { width: size, height: size } });
   const style = `html { background: #fbfcfa } body { margin: ${free * size}px } svg { display: block }`;

@@ -13,6 +13,7 @@ import { hostname, networkInterfaces } from 'node:os';
 import { join, resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { parseArgs } from 'node:util';
+import { placesOf } from './parts/places.mjs';
 import { ROOT, ensureBuilt, ensureInstalled, giveUp } from './parts/prepare.mjs';
 
 const PROTOCOL = 'x-irvot-protocol';
@@ -78,16 +79,21 @@ env.BODY_SIZE_LIMIT = 'Infinity';
 ensureInstalled();
 ensureBuilt();
 
-// packages that may have been installed just now
+// packages that may have been installed just now; what only a house of its own needs is read there alone
 const { default: compression } = await import('compression');
-const { renderUnicodeCompact } = await import('uqr');
-const { placesOf, readCertificates } = await import('./parts/authority.mjs');
-const { makeTrustServer } = await import('./parts/trust.mjs');
 const compress = compression();
+const { readCertificates, makeTrustServer, renderUnicodeCompact } = isInHouse ? await readHouse() : {};
 // what a person can mend is said as a sentence; anything else with its trace
 const { handler } = await import(pathToFileURL(join(ROOT, 'build', 'handler.js'))).catch((error) =>
   giveUp(error instanceof RangeError ? error.message : error.stack)
 );
+
+async function readHouse() {
+  const { readCertificates } = await import('./parts/authority.mjs');
+  const { makeTrustServer } = await import('./parts/trust.mjs');
+  const { renderUnicodeCompact } = await import('uqr');
+  return { readCertificates, makeTrustServer, renderUnicodeCompact };
+}
 
 /** Names and addresses under which this machine is asked, where no public one is said. */
 function knownHosts() {

@@ -5,7 +5,6 @@
  */
 import { X509Certificate, createPrivateKey, generateKeyPairSync, randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
-import { isIPv4 } from 'node:net';
 import { join } from 'node:path';
 import forge from 'node-forge';
 
@@ -20,23 +19,6 @@ const NAME_CONSTRAINTS = '2.5.29.30';
 const DNS = 2;
 const ADDRESS = 7;
 const EVERY_BIT = '\xff\xff\xff\xff';
-
-/**
- * Names and IPv4 addresses under which a machine is asked in its house.
- * @param {string} host its name
- * @param {NodeJS.Dict<import('node:os').NetworkInterfaceInfo[]>} interfaces as the machine says them
- */
-export function placesOf(host, interfaces) {
-  const name = host.toLowerCase();
-  const names = ['localhost', name, `${name.split('.')[0]}.local`].filter((one) =>
-    /^[a-z0-9]([a-z0-9-]*[a-z0-9])?(\.[a-z0-9]([a-z0-9-]*[a-z0-9])?)*$/.test(one)
-  );
-  const addresses = Object.values(interfaces)
-    .flatMap((all) => all ?? [])
-    .map(({ address }) => address)
-    .filter((address) => isIPv4(address));
-  return { names: [...new Set(names)], addresses: [...new Set(['127.0.0.1', ...addresses])] };
-}
 
 function newKeys() {
   const { privateKey: key, publicKey } = generateKeyPairSync('rsa', {

@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { CHROMIUM, CHROMIUM_FLAGS, ensureBuilt, ensureChromium, ensureInstalled } from './prepare.mjs';
+import { ensureBuilt, ensureChromium, ensureInstalled, launchOf } from './prepare.mjs';
 
 /** The day of the pictures. */
 export const NOW = '2026-11-24T08:30:00Z';
@@ -20,7 +20,7 @@ export async function withDemo(port, work) {
     data,
     env: { IRVOT_DEMO: '1', IRVOT_NOW: process.env.IRVOT_NOW ?? NOW }
   });
-  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_FLAGS });
+  const browser = await chromium.launch(launchOf());
   try {
     await work({ app, browser });
   } finally {

@@ -1,6 +1,14 @@
 /** What every command needs before it can begin: packages, a build that is not stale, Chromium. Each says what it lacks. */
 import { execFileSync, spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  statSync,
+  statfsSync,
+  writeFileSync
+} from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -12,12 +20,13 @@ const BUILD_INPUTS = [
   'package.json',
   'svelte.config.js',
   'vite.config.ts',
+  'vite.server.mjs',
   'vite.workers.config.ts'
 ];
 /** Chromium without a window, which draws for less; where Debian's package of it is not there, the whole one. */
 const HEADLESS = '/usr/bin/chromium-headless-shell';
-export const CHROMIUM = process.env.CHROMIUM ?? (existsSync(HEADLESS) ? HEADLESS : '/usr/bin/chromium');
-export const CHROMIUM_FLAGS = [
+const CHROMIUM = process.env.CHROMIUM ?? (existsSync(HEADLESS) ? HEADLESS : '/usr/bin/chromium');
+const CHROMIUM_FLAGS = [
   '--no-sandbox',
   '--disable-gpu',
   '--disable-quic',
@@ -27,6 +36,22 @@ export const CHROMIUM_FLAGS = [
   '--disable-sync',
   '--lang=en-GB'
 ];
+/** Where processes share memory; a container may have hardly any of it. */
+const SHARED_MEMORY = '/dev/shm';
+const ENOUGH_SHARED_MEMORY_BYTES = 2 ** 30;
+
+function hasSharedMemory() {
+  if (!existsSync(SHARED_MEMORY)) return false;
+  const { bavail, bsize } = statfsSync(SHARED_MEMORY);
+  return bavail * bsize >= ENOUGH_SHARED_MEMORY_BYTES;
+}
+
+/** How Chromium is launched, with `more` flags. What its processes share goes through files only where there is no memory for it. */
+export const launchOf = (...more) => ({
+  executablePath: CHROMIUM,
+  args: [...CHROMIUM_FLAGS, ...more],
+  ignoreDefaultArgs: hasSharedMemory() ? ['--disable-dev-shm-usage'] : []
+});
 
 export function giveUp(sentence) {
   console.error(sentence);
@@ -140,14 +165,15 @@ export function ensureBuilt() {
   writeFileSync(stamp, '');
 }
 
-/** What the adapter says of a part of its own, whatever is built. */
+/** What the adapter says whatever is built; a module of the browser's alone leaves nothing for the server. */
 const SAID_ALWAYS = [
-  'Generated an empty chunk: "chunks/env.js".',
+  'Generated an empty chunk: ',
   '> Using @sveltejs/adapter-node',
-  '✔ done'
+  '✔ done',
+  'Run npm run preview'
 ];
 const isSaidAlways = (line) =>
-  line.trim() === '' || line.startsWith('Run npm run preview') || SAID_ALWAYS.includes(line.trim());
+  line.trim() === '' || SAID_ALWAYS.some((beginning) => line.trim().startsWith(beginning));
 
 /** Builds, and shows every line that is not said always. */
 function build(options) {

@@ -6,7 +6,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Page, chromium, expect, test } from '@playwright/test';
-import { CHROMIUM, CHROMIUM_FLAGS } from '../../scripts/parts/prepare.mjs';
+import { launchOf } from '../../scripts/parts/prepare.mjs';
 import { tonesWav } from '../../src/lib/server/demo/tones-wav';
 import { Studio, addBlock, alive, leaveBlocksUntil, step } from './studio';
 
@@ -35,15 +35,13 @@ test('scales, the tuner, fresh pages and a probe, each on its face', async () =>
     { frequency: 0, seconds: 0.4 }
   ];
   writeFileSync(wav, tonesWav(Array.from({ length: 6 }, () => beep).flat()));
-  const browser = await chromium.launch({
-    executablePath: CHROMIUM,
-    args: [
-      ...CHROMIUM_FLAGS,
+  const browser = await chromium.launch(
+    launchOf(
       '--use-fake-ui-for-media-stream',
       '--use-fake-device-for-media-stream',
       `--use-file-for-fake-audio-capture=${wav}`
-    ]
-  });
+    )
+  );
   const context = await browser.newContext({
     baseURL: studio.origin,
     viewport: { width: 1024, height: 768 },

@@ -1,6 +1,6 @@
 /** A mock evening from its preparation to the second ballot; a run alone with the recorder, heard by somebody elsewhere; a mock from paper. */
 import { type Page, chromium, expect, test } from '@playwright/test';
-import { CHROMIUM, CHROMIUM_FLAGS } from '../../scripts/parts/prepare.mjs';
+import { launchOf } from '../../scripts/parts/prepare.mjs';
 import { Studio, alive, openAudition, step } from './studio';
 
 const studio = new Studio(3408, true);
@@ -101,15 +101,13 @@ test('two play to one jury on one evening, and a juror hears both by one link', 
 });
 
 test('who plays alone is led by the device, which records; somebody elsewhere hears it, and writes', async () => {
-  const browser = await chromium.launch({
-    executablePath: CHROMIUM,
-    args: [
-      ...CHROMIUM_FLAGS,
+  const browser = await chromium.launch(
+    launchOf(
       '--autoplay-policy=no-user-gesture-required',
       '--use-fake-ui-for-media-stream',
       '--use-fake-device-for-media-stream'
-    ]
-  });
+    )
+  );
   const page = await (await browser.newContext({ baseURL: studio.origin, locale: 'en-GB' })).newPage();
   const audition = await openAudition(studio, page, 'Sanne');
 

@@ -5,7 +5,7 @@ import { get, request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, chromium, expect, test } from '@playwright/test';
-import { CHROMIUM, CHROMIUM_FLAGS } from '../../scripts/parts/prepare.mjs';
+import { launchOf } from '../../scripts/parts/prepare.mjs';
 import { serve } from '../../scripts/parts/serve.mjs';
 import { step } from './studio';
 
@@ -24,8 +24,7 @@ async function device(name: string, ...authorities: string[]): Promise<Browser> 
   certutil('-N', '--empty-password');
   authorities.forEach((file, i) => certutil('-A', '-t', 'C,,', '-n', `one ${i}`, '-i', file));
   return chromium.launch({
-    executablePath: CHROMIUM,
-    args: CHROMIUM_FLAGS,
+    ...launchOf(),
     env: { ...process.env, HOME: home }
   });
 }

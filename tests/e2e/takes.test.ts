@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type Page, chromium, expect, test } from '@playwright/test';
 import { PitchDetector } from 'pitchy';
-import { CHROMIUM, CHROMIUM_FLAGS } from '../../scripts/parts/prepare.mjs';
+import { launchOf } from '../../scripts/parts/prepare.mjs';
 import { tonesWav } from '../../src/lib/server/demo/tones-wav';
 import { Studio, alive, leaveBlocksUntil, step } from './studio';
 
@@ -15,16 +15,14 @@ let browser: Browser;
 test.beforeAll(async () => {
   const tune = [440, 494, 523, 587].map((frequency) => ({ frequency, seconds: 0.4 }));
   writeFileSync(wav, tonesWav(Array.from({ length: 12 }, () => tune).flat()));
-  browser = await chromium.launch({
-    executablePath: CHROMIUM,
-    args: [
-      ...CHROMIUM_FLAGS,
+  browser = await chromium.launch(
+    launchOf(
       '--autoplay-policy=no-user-gesture-required',
       '--use-fake-ui-for-media-stream',
       '--use-fake-device-for-media-stream',
       `--use-file-for-fake-audio-capture=${wav}`
-    ]
-  });
+    )
+  );
   await studio.at('2026-11-24T08:00:00Z');
 });
 test.afterAll(async () => {

@@ -7,7 +7,8 @@ import { join } from 'node:path';
 import { connect, createServer } from 'node:tls';
 import forge from 'node-forge';
 import { afterAll, describe, expect, it } from 'vitest';
-import { placesOf, readCertificates } from '../../scripts/parts/authority.mjs';
+import { readCertificates } from '../../scripts/parts/authority.mjs';
+import { placesOf } from '../../scripts/parts/places.mjs';
 
 const root = mkdtempSync(join(tmpdir(), 'irvot-network-'));
 afterAll(() => rmSync(root, { recursive: true, force: true }));
