@@ -1,9 +1,7 @@
 import { defineConfig } from '@playwright/test';
 import { launchOf } from './scripts/parts/prepare.mjs';
 
-const LONGEST = /(vandal|leaks|season)\.test\.ts$/;
-const SCREENS = /axe\.test\.ts$/;
-const LONG = /(away|away-long|desk|desk-faces|journey|mocks|takes)\.test\.ts$/;
+const LONG = /(away|away-long|axe|desk|desk-faces|leaks|season|takes|vandal)\.test\.ts$/;
 
 export default defineConfig({
   testDir: 'tests/e2e',
@@ -13,12 +11,10 @@ export default defineConfig({
   expect: { timeout: 45_000 },
   // four fill two cores
   workers: 4,
-  // what runs longest begins first, so that at the end no worker waits for another
+  // what runs longest begins first, so that at the end no worker waits for another; each project starts workers of its own
   projects: [
-    { name: 'longest', testMatch: LONGEST },
-    { name: 'screens', testMatch: SCREENS },
     { name: 'long', testMatch: LONG },
-    { name: 'others', testIgnore: [LONGEST, SCREENS, LONG] }
+    { name: 'others', testIgnore: LONG }
   ],
   forbidOnly: true,
   outputDir: '.tmp/e2e',

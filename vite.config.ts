@@ -2,7 +2,7 @@ import { sveltekit } from '@sveltejs/kit/vite';
 import { svelteTesting } from '@testing-library/svelte/vite';
 import { defineConfig } from 'vitest/config';
 import { BaseSequencer, type TestSpecification } from 'vitest/node';
-import { ssr } from './vite.server.mjs';
+import { packagesWithin } from './vite.server.mjs';
 
 /** What is known to take longest begins first, so that no worker waits for it at the end. */
 class LongestFirst extends BaseSequencer {
@@ -14,9 +14,8 @@ class LongestFirst extends BaseSequencer {
 }
 
 export default defineConfig({
-  plugins: [sveltekit(), svelteTesting()],
+  plugins: [sveltekit(), packagesWithin],
   worker: { format: 'es' },
-  ssr,
   // how long plugins took is no warning; what packages say of themselves to their readers is not built
   build: { rolldownOptions: { checks: { pluginTimings: false }, output: { comments: { jsdoc: false } } } },
   test: {
@@ -45,6 +44,7 @@ export default defineConfig({
       },
       {
         extends: true,
+        plugins: [svelteTesting()],
         test: { name: 'dom', testTimeout: 60_000, environment: 'jsdom', include: ['src/**/*.svelte.test.ts'] }
       }
     ]

@@ -1,9 +1,9 @@
 /** The server's own threads and processes, each one file beside the built server. */
 import { defineConfig } from 'vite';
-import { ssr } from './vite.server.mjs';
+import { packagesWithin } from './vite.server.mjs';
 
 export default defineConfig({
-  ssr,
+  plugins: [packagesWithin],
   build: {
     ssr: true,
     outDir: 'build/workers',

@@ -6,6 +6,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT, beginInstalling, ensureChromium, ensureDebian } from './parts/prepare.mjs';
+import { playTemplate } from './parts/template.mjs';
 
 let passed = 0;
 let failed = 0;
@@ -80,6 +81,15 @@ function count(name, args, report, read) {
   failed += bad === 0 && !isFine ? 1 : bad;
 }
 
+/** What browser tests start from, made where a processor has nothing else to do; they say what is wrong with it. */
+async function makeTemplate() {
+  await database;
+  const data = await playTemplate().catch(() => null);
+  if (!data) return;
+  process.on('exit', () => rmSync(data, { recursive: true, force: true }));
+  env.IRVOT_DEMO_TEMPLATE = data;
+}
+
 await check('types', ['svelte-kit', 'sync']);
 // two at a time, as long as each other
 await Promise.all([
@@ -94,9 +104,8 @@ await Promise.all([
     ['nothing unused', ['knip']],
     // when the types have been read, since it writes them anew
     ['build', ['-e', "import('./scripts/parts/prepare.mjs').then((m) => m.ensureBuilt())"], process.execPath]
-  ])
+  ]).then(makeTemplate)
 ]);
-await database;
 count(
   'unit and store tests',
   ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=.tmp/unit.json'],

@@ -121,10 +121,12 @@ function arePackagesThere() {
   return Object.entries(read('package-lock.json')).every(isThere);
 }
 
+/** As SQLite's own makefile asks: what its package asks takes a third longer to compile, and is no faster. */
+const OPTIMISED = { CFLAGS: '-O2', CXXFLAGS: '-O2' };
 const COMPILE = [
   'npm',
   ['rebuild', 'better-sqlite3', '--ignore-scripts=false'],
-  { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...headersEnv() } }
+  { cwd: ROOT, stdio: 'inherit', env: { ...OPTIMISED, ...process.env, ...headersEnv() } }
 ];
 
 /** Whether the database module loads: asked in this process, since whatever starts waits for it. */

@@ -77,7 +77,10 @@ export function seedDemo(app: App): void {
 function seedCandidate(app: App, teacher: Who, demo: DemoCandidate | DemoTaker, random: () => number): void {
   const today = dayOf(todayIn(app, DEMO_ZONE));
   const began = today - demo.beganDaysAgo;
-  const on = (day: number): App => ({ ...app, now: () => instantOf(formatDate(day), '20:00', DEMO_ZONE)! });
+  const on = (day: number): App => {
+    const atMs = instantOf(formatDate(day), '20:00', DEMO_ZONE)!;
+    return { ...app, now: () => atMs };
+  };
   const start = demo.beganDaysAgo === 0 ? app : on(began);
   const candidateId = seedPlayer(app, start, teacher, demo, today);
   const taken =
