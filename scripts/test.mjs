@@ -67,11 +67,12 @@ async function inTurn(checks) {
 }
 
 /** Runs a test runner and counts what it says it ran; a runner that ends without a report counts as one failure. */
-function count(name, args, report, read) {
+async function count(name, args, report, read) {
   const file = join(out, report);
   rmSync(file, { force: true });
   console.log(`\n${name}`);
-  const isFine = spawnSync('npx', args, { cwd: ROOT, stdio: 'inherit', env }).status === 0;
+  const child = spawn('npx', args, { cwd: ROOT, stdio: 'inherit', env });
+  const isFine = (await new Promise((resolve) => child.on('close', resolve).on('error', resolve))) === 0;
   if (!existsSync(file)) {
     failed += 1;
     return;
@@ -81,9 +82,8 @@ function count(name, args, report, read) {
   failed += bad === 0 && !isFine ? 1 : bad;
 }
 
-/** What browser tests start from, made where a processor has nothing else to do; they say what is wrong with it. */
+/** What browser tests start from; they say what is wrong with it. */
 async function makeTemplate() {
-  await database;
   const data = await playTemplate().catch(() => null);
   if (!data) return;
   process.on('exit', () => rmSync(data, { recursive: true, force: true }));
@@ -104,9 +104,12 @@ await Promise.all([
     ['nothing unused', ['knip']],
     // when the types have been read, since it writes them anew
     ['build', ['-e', "import('./scripts/parts/prepare.mjs').then((m) => m.ensureBuilt())"], process.execPath]
-  ]).then(makeTemplate)
+  ])
 ]);
-count(
+await database;
+// beside the unit tests, while some processor waits for the last of them
+const template = makeTemplate();
+await count(
   'unit and store tests',
   ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=.tmp/unit.json'],
   'unit.json',
@@ -116,7 +119,8 @@ count(
       r.testResults.filter((t) => t.status === 'failed' && t.assertionResults.length === 0).length
   ]
 );
-count('browser tests', ['playwright', 'test'], 'e2e.json', ({ stats }) => [
+await template;
+await count('browser tests', ['playwright', 'test'], 'e2e.json', ({ stats }) => [
   stats.expected + stats.flaky,
   stats.unexpected
 ]);
