@@ -2,19 +2,19 @@ import { sveltekit } from '@sveltejs/kit/vite';
 import { svelteTesting } from '@testing-library/svelte/vite';
 import { defineConfig } from 'vitest/config';
 import { BaseSequencer, type TestSpecification } from 'vitest/node';
-import { packagesWithin } from './vite.server.mjs';
+import { packagesWithin, sharedInOne } from './vite.built.mjs';
 
 /** What is known to take longest begins first, so that no worker waits for it at the end. */
 class LongestFirst extends BaseSequencer {
   override async sort(files: TestSpecification[]) {
     const isLong = (file: TestSpecification) =>
-      Number(/kills|every-season|solver|remedy|demo\/seed/.test(file.moduleId));
+      Number(/kills|every-season|solver|remedy|demo\/seed|vandal/.test(file.moduleId));
     return (await super.sort(files)).sort((a, b) => isLong(b) - isLong(a));
   }
 }
 
 export default defineConfig({
-  plugins: [sveltekit(), packagesWithin],
+  plugins: [sveltekit(), packagesWithin, sharedInOne],
   worker: { format: 'es' },
   // how long plugins took is no warning; what packages say of themselves to their readers is not built
   build: { rolldownOptions: { checks: { pluginTimings: false }, output: { comments: { jsdoc: false } } } },

@@ -1,6 +1,6 @@
 /** The server's own threads and processes, each one file beside the built server. */
 import { defineConfig } from 'vite';
-import { packagesWithin } from './vite.server.mjs';
+import { packagesWithin } from './vite.built.mjs';
 
 export default defineConfig({
   plugins: [packagesWithin],

@@ -20,7 +20,7 @@ const BUILD_INPUTS = [
   'package.json',
   'svelte.config.js',
   'vite.config.ts',
-  'vite.server.mjs',
+  'vite.built.mjs',
   'vite.workers.config.ts'
 ];
 /** Chromium without a window, which draws for less; where Debian's package of it is not there, the whole one. */

@@ -7,12 +7,11 @@ import { join } from 'node:path';
 import type { Server } from '@tus/server';
 import { type App, makeApp } from './app';
 import { listBackups, makeBackup } from './db/backup';
-import { INCOMING, backupsOf, openStudio } from './db/studio-file';
+import { INCOMING, backupsOf, isStudioIn, openStudio } from './db/studio-file';
 import { seedDemo } from './demo/seed';
 import { dataDirectory, isDemo, readClock } from './environment';
 import { filesOf } from './files/folder';
 import { keepLog, serverLog } from './log';
-import { findTeacher } from './store/account';
 import { takeBack } from './store/intake';
 import { layInThread } from './laying/in-thread';
 import { LayingQueue } from './laying/queue';
@@ -44,11 +43,12 @@ export const theReceiver = (): Server =>
 /** Throws RangeError with a sentence where the studio's file is not to be opened. */
 export function theApp(): App {
   if (app) return app;
+  if (isDemo() && !isStudioIn(dataDirectory())) seedApart();
   const db = openStudio(dataDirectory());
   keepLog(join(dataDirectory(), 'irvot.log'));
   takeBack(db);
   app = makeApp(db, readClock(), isDemo(), () => queue!.look(), filesFolder());
-  if (app.isDemo && !findTeacher(db)) seed(app);
+  if (app.isDemo) seedDemo(app);
   queue = new LayingQueue(app, layInThread());
   keepRunning(app);
   // the server says so when it stops: studio.sqlite alone is then the whole studio
@@ -57,11 +57,10 @@ export function theApp(): App {
 }
 
 /** What playing the demo's months needs is given back when it is done. Where that cannot be, it is done here, or said why not. */
-function seed(empty: App): void {
+function seedApart(): void {
   const built = process.env.IRVOT_WORKERS;
   const [file, args] = [process.execPath, [join(built ?? '', 'seed.worker.js')]];
   if (built) spawnSync(file, args, { stdio: 'ignore' });
-  seedDemo(empty);
 }
 
 /** Resolves when an audition's plan is of today, or after some seconds. */

@@ -24,6 +24,9 @@ const HEADER = 'SQLite format 3\0';
 const studioFile = (directory: string) => join(directory, 'studio.sqlite');
 export const backupsOf = (directory: string) => join(directory, 'backups');
 
+/** Whether a studio was ever begun there, whatever has become of it. */
+export const isStudioIn = (directory: string): boolean => existsSync(studioFile(directory));
+
 /** Throws RangeError with a sentence where the file is not a sound studio. */
 export function openStudio(directory: string): Db {
   mkdirSync(directory, { recursive: true });
