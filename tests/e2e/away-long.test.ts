@@ -82,15 +82,16 @@ test('a newer program takes over when nobody sits at a desk, and not before', as
   let build = 'one';
   const before = createServer((request, response) => {
     const headers = { cookie: request.headers.cookie ?? '' };
-    void fetch(studio.origin + request.url, { headers, method: request.method!, redirect: 'manual' }).then(
-      async (answer) => {
+    fetch(studio.origin + request.url, { headers, method: request.method!, redirect: 'manual' })
+      .then(async (answer) => {
         const body = Buffer.from(await answer.arrayBuffer());
         const type = answer.headers.get('content-type');
         response.writeHead(answer.status, { ...(type && { 'content-type': type }) });
         const isWorker = request.url === '/service-worker.js';
         response.end(isWorker ? `${body.toString()}\n// build ${build}` : body);
-      }
-    );
+      })
+      // what is still asked when the studio ends has no answer
+      .catch(() => response.destroy());
   });
   await new Promise<void>((resolve) => before.listen(PROXY, '127.0.0.1', resolve));
   const context = await browser.newContext();
