@@ -17,6 +17,10 @@ export async function serve({ port, data, env = {}, args = [], origin = `http://
       stdio: ['ignore', 'pipe', 'pipe']
     }
   );
+  // whoever started it may end before it answers
+  const end = () => child.kill('SIGKILL');
+  process.on('exit', end);
+  child.on('exit', () => process.off('exit', end));
   let said = '';
   child.stdout.on('data', (text) => (said += text));
   child.stderr.on('data', (text) => (said += text));
