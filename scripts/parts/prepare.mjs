@@ -121,8 +121,10 @@ function arePackagesThere() {
   return Object.entries(read('package-lock.json')).every(isThere);
 }
 
+/** Parts of the database that nothing here asks for: a fourth of what there is to compile. */
+const LEFT_OUT = ['FTS3', 'FTS4', 'FTS5', 'RTREE', 'GEOPOLY'].map((part) => `-USQLITE_ENABLE_${part}`);
 /** As SQLite's own makefile asks: what its package asks takes a third longer to compile, and is no faster. */
-const OPTIMISED = { CFLAGS: '-O2', CXXFLAGS: '-O2' };
+const OPTIMISED = { CFLAGS: ['-O2', ...LEFT_OUT].join(' '), CXXFLAGS: '-O2' };
 const COMPILE = [
   'npm',
   ['rebuild', 'better-sqlite3', '--ignore-scripts=false'],

@@ -8,6 +8,7 @@ import { join } from 'node:path';
 import { type Page, chromium, expect, test } from '@playwright/test';
 import { launchOf } from '../../scripts/parts/prepare.mjs';
 import { tonesWav } from '../../src/lib/server/demo/tones-wav';
+import { face, right } from './face';
 import { Studio, addBlock, alive, leaveBlocksUntil, step } from './studio';
 
 const studio = new Studio(3392, true);
@@ -18,9 +19,6 @@ test.afterAll(async () => {
   await Promise.all([studio.close(), fresh.close()]);
   rmSync(sounds, { recursive: true, force: true });
 });
-
-const right = (page: Page) => page.keyboard.press('ArrowRight');
-const face = (page: Page) => page.locator('.desk');
 
 /** Leaves blocks until one is in hand. */
 const leadTo = (page: Page, heading: RegExp) =>
