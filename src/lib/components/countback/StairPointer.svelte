@@ -28,6 +28,7 @@
   const TOP = 6;
   const inTime = $derived([...steps].sort((a, b) => (a.date < b.date ? -1 : 1)));
   let at = $state<number | null>(null);
+  let slider = $state<HTMLElement>();
   const step = $derived(at === null ? null : (inTime[Math.min(at, inTime.length - 1)] ?? null));
   const left = $derived(step ? axis.at(dayOf(step.date)) : 0);
 
@@ -63,22 +64,30 @@
 
 {#if inTime.length > 0}
   <div
-    class="pointer"
+    class="strip"
     style:top="{TOP}px"
-    role="slider"
-    tabindex="0"
-    aria-label="Rungs of {name}"
-    aria-valuemin={1}
-    aria-valuemax={inTime.length}
-    aria-valuenow={Math.min(at ?? 0, inTime.length - 1) + 1}
-    aria-valuetext={say(step ?? inTime[0]!)}
+    role="presentation"
     onpointermove={point}
     onpointerdown={point}
     onpointerleave={(event) => event.pointerType === 'mouse' && (at = null)}
-    onfocus={() => (at ??= 0)}
-    onblur={() => (at = null)}
-    onkeydown={onKey}
-  ></div>
+    onclick={() => slider?.focus()}
+  >
+    <!-- small, since the rungs themselves lie over the strip -->
+    <div
+      class="slider"
+      bind:this={slider}
+      role="slider"
+      tabindex="0"
+      aria-label="Rungs of {name}"
+      aria-valuemin={1}
+      aria-valuemax={inTime.length}
+      aria-valuenow={Math.min(at ?? 0, inTime.length - 1) + 1}
+      aria-valuetext={say(step ?? inTime[0]!)}
+      onfocus={() => (at ??= 0)}
+      onblur={() => (at = null)}
+      onkeydown={onKey}
+    ></div>
+  </div>
   {#if step}
     <span
       class="tip"
@@ -91,12 +100,18 @@
 {/if}
 
 <style>
-  .pointer {
+  .strip {
     position: absolute;
     inset: 0;
     touch-action: pan-y;
   }
-  .pointer:focus-visible {
+  .slider {
+    width: 24px;
+    height: 100%;
+    outline: none;
+  }
+  .strip:has(:focus-visible) {
+    outline: 2px solid var(--plan);
     outline-offset: -2px;
   }
   .tip,
