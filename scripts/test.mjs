@@ -82,7 +82,7 @@ async function count(name, args, report, read) {
   failed += bad === 0 && !isFine ? 1 : bad;
 }
 
-/** What browser tests start from; they say what is wrong with it. */
+/** What tests start from that need the demo; the browser tests say what is wrong with it. */
 async function makeTemplate() {
   const data = await playTemplate().catch(() => null);
   if (!data) return;
@@ -95,20 +95,19 @@ await check('types', ['svelte-kit', 'sync']);
 await Promise.all([
   inTurn([
     ['lint', ['eslint', '.']],
+    ['format', ['prettier', '--check', '--log-level', 'warn', '.']],
     ['dependency rules', ['depcruise', 'src', '--config', '.dependency-cruiser.cjs']],
-    ['format', ['prettier', '--check', '--log-level', 'warn', '.']]
+    ['nothing unused', ['knip']]
   ]),
   inTurn([
     ['types of the pages', ['svelte-check', '--tsgo', '--tsconfig', './tsconfig.json', '--fail-on-warnings']],
     ['types of core, without a browser or a machine', ['tsc', '-p', 'tsconfig.core.json']],
-    ['nothing unused', ['knip']],
     // when the types have been read, since it writes them anew
     ['build', ['-e', "import('./scripts/parts/prepare.mjs').then((m) => m.ensureBuilt())"], process.execPath]
   ])
+    .then(() => database)
+    .then(makeTemplate)
 ]);
-await database;
-// beside the unit tests, while some processor waits for the last of them
-const template = makeTemplate();
 await count(
   'unit and store tests',
   ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=.tmp/unit.json'],
@@ -119,7 +118,6 @@ await count(
       r.testResults.filter((t) => t.status === 'failed' && t.assertionResults.length === 0).length
   ]
 );
-await template;
 await count('browser tests', ['playwright', 'test'], 'e2e.json', ({ stats }) => [
   stats.expected + stats.flaky,
   stats.unexpected

@@ -1,15 +1,14 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { type App, makeApp, todayIn } from '../app';
+import { type App, todayIn } from '../app';
 import { readSeason } from '../laying/facts';
 import { spotsOfSeason } from '../usecase/spots';
 import { DEMO_ZONE } from './studio';
-import { openDb } from '../db/open';
 import { listCandidates } from '../store/candidate';
 import { auditionsOf } from '../store/audition';
 import { latestVersion, versionHeads } from '../store/plan-version';
 import { touchesOfAudition } from '../store/touch';
 import { seedDemo } from './seed';
-import { DEMO_NOW, openDemo } from '../../../../tests/fixtures/demo-studio';
+import { openDemo, openDemoAgain } from '../../../../tests/fixtures/demo-studio';
 
 let app: App;
 
@@ -74,15 +73,13 @@ describe('the demo studio', () => {
   });
 
   it('is the same whenever it is made', () => {
-    const again = makeApp(openDb(':memory:'), () => DEMO_NOW, true);
-    seedDemo(again);
     const stairs = (of: App) =>
       listCandidates(of.db).map((c) => {
         const [audition] = auditionsOf(of.db, c.id);
         const { plan } = latestVersion(of.db, audition!.id)!;
         return plan.items.map((item) => [item.name, item.rungs.map((r) => `${r.bpm} ${r.date}`)]);
       });
-    expect(stairs(again)).toEqual(stairs(app));
+    expect(stairs(openDemoAgain())).toEqual(stairs(app));
   });
 
   it('is seeded once', () => {
