@@ -40,7 +40,8 @@ export const waiting = async (page: Page) =>
   (await onDevice(page)).filter(({ isSent }) => !isSent).map(({ event }) => event.date);
 /** How often the studio has each of what lies on the device. */
 export async function inStudio(page: Page, today: string): Promise<number[]> {
-  const answer = await page.request.get(today.replace(/today$/, 'kit'));
+  // a connection that was kept may just be closed
+  const answer = await page.request.get(today.replace(/today$/, 'kit'), { maxRetries: 2 });
   const { facts } = (await answer.json()) as { facts: { events: { id: string }[] } };
   const there = facts.events.map(({ id }) => id);
   return (await onDevice(page)).map(({ event }) => there.filter((id) => id === event.id).length);
