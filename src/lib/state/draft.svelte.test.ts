@@ -30,6 +30,8 @@ const open = (saved: Form, { owner = ADA, what = 'probe', isFresh = false } = {}
   };
   return { type, told, unmount, draft, now: () => now };
 };
+const kept = (draft: Draft, name: string) =>
+  waitFor(async () => expect(await draft.read()).toMatchObject({ name }), { timeout: 20_000 });
 const settled = () => new Promise((resolve) => setTimeout(resolve, 30));
 
 beforeEach(() => localStorage.clear());
@@ -74,7 +76,7 @@ describe('a draft', () => {
     expect(countDrafts(ADA)).toBe(0);
     await open({ name: '', version: 1 }).type('old');
     const anew = open({ name: 'new', version: 1 }, { isFresh: true });
-    await settled();
+    await kept(anew.draft, 'new');
     expect(anew.now().name).toBe('new');
   });
 
@@ -82,8 +84,12 @@ describe('a draft', () => {
     const draft = new Draft(ADA, 'probe');
     draft.write({ name: 'typed just before saving' });
     draft.forget();
+    // what was begun later is done later
+    const later = new Draft(ADA, 'another thing');
+    later.write({ name: 'typed after' });
+    await kept(later, 'typed after');
     await settled();
-    expect(countDrafts(ADA)).toBe(0);
+    expect(countDrafts(ADA)).toBe(1);
   });
 
   it('of a person is counted and gone after signing out, and nothing else is', async () => {
