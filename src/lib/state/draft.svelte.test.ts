@@ -83,6 +83,8 @@ describe('a draft', () => {
   it('is not written any more once it was let go, however late the cipher is done', async () => {
     const draft = new Draft(ADA, 'probe');
     draft.write({ name: 'typed just before saving' });
+    // the cipher is at work
+    await Promise.resolve();
     draft.forget();
     // what was begun later is done later
     const later = new Draft(ADA, 'another thing');
