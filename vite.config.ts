@@ -45,7 +45,14 @@ export default defineConfig({
       {
         extends: true,
         plugins: [svelteTesting()],
-        test: { name: 'dom', testTimeout: 60_000, environment: 'jsdom', include: ['src/**/*.svelte.test.ts'] }
+        test: {
+          name: 'dom',
+          // as above: what is rendered is taken away after each test
+          isolate: false,
+          testTimeout: 60_000,
+          environment: 'jsdom',
+          include: ['src/**/*.svelte.test.ts']
+        }
       }
     ]
   }
