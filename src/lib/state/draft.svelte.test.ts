@@ -5,10 +5,11 @@ import DraftProbe from '../../../tests/fixtures/DraftProbe.svelte';
 import { Draft, type DraftOwner, countDrafts, forgetDrafts } from './draft';
 
 type Form = { name: string; version: number };
-const ADA: DraftOwner = { accountId: 'ada', key: 'only Ada knows' };
-const BO: DraftOwner = { accountId: 'bo', key: 'only Bo knows' };
+let ada: DraftOwner;
+let bo: DraftOwner;
+let test = 0;
 
-const open = (saved: Form, { owner = ADA, what = 'probe', isFresh = false } = {}) => {
+const open = (saved: Form, { owner = ada, what = 'probe', isFresh = false } = {}) => {
   const form = writable(saved);
   const tainted = writable<unknown>(undefined);
   const told: string[] = [];
@@ -34,7 +35,13 @@ const kept = (draft: Draft, name: string) =>
   waitFor(async () => expect(await draft.read()).toMatchObject({ name }), { timeout: 20_000 });
 const settled = () => new Promise((resolve) => setTimeout(resolve, 30));
 
-beforeEach(() => localStorage.clear());
+beforeEach(() => {
+  localStorage.clear();
+  // others than in the test before, of which something may still be written
+  test += 1;
+  ada = { accountId: `ada-${test}`, key: 'only Ada knows' };
+  bo = { accountId: `bo-${test}`, key: 'only Bo knows' };
+});
 
 describe('a draft', () => {
   it('keeps what is typed through a reload and says it is back', async () => {
@@ -56,7 +63,7 @@ describe('a draft', () => {
 
   it('of one thing is not another’s, and of one person nobody else’s', async () => {
     await open({ name: '', version: 1 }).type('half a name');
-    for (const other of [{ what: 'another thing' }, { owner: BO }]) {
+    for (const other of [{ what: 'another thing' }, { owner: bo }]) {
       const again = open({ name: '', version: 1 }, other);
       await settled();
       expect(again.now().name).toBe('');
@@ -66,14 +73,14 @@ describe('a draft', () => {
   it('lies on the device so that nobody can read it there', async () => {
     await open({ name: '', version: 1 }).type('a private note');
     expect(JSON.stringify({ ...localStorage })).not.toContain('private note');
-    const asAda = { accountId: 'ada', key: 'what Bo guesses' };
+    const asAda = { ...ada, key: 'what Bo guesses' };
     expect(await new Draft(asAda, 'probe').read()).toBeNull();
   });
 
   it('is not made by merely looking, and a form begun anew does not bring it back', async () => {
     open({ name: 'as it was', version: 1 }).unmount();
     await settled();
-    expect(countDrafts(ADA)).toBe(0);
+    expect(countDrafts(ada)).toBe(0);
     await open({ name: '', version: 1 }).type('old');
     const anew = open({ name: 'new', version: 1 }, { isFresh: true });
     await kept(anew.draft, 'new');
@@ -81,26 +88,26 @@ describe('a draft', () => {
   });
 
   it('is not written any more once it was let go, however late the cipher is done', async () => {
-    const draft = new Draft(ADA, 'probe');
+    const draft = new Draft(ada, 'probe');
     draft.write({ name: 'typed just before saving' });
     // the cipher is at work
     await Promise.resolve();
     draft.forget();
     // what was begun later is done later
-    const later = new Draft(ADA, 'another thing');
+    const later = new Draft(ada, 'another thing');
     later.write({ name: 'typed after' });
     await kept(later, 'typed after');
     await settled();
-    expect(countDrafts(ADA)).toBe(1);
+    expect(countDrafts(ada)).toBe(1);
   });
 
   it('of a person is counted and gone after signing out, and nothing else is', async () => {
     await open({ name: '', version: 1 }).type('private');
-    await open({ name: '', version: 1 }, { owner: BO }).type('Bo’s own');
+    await open({ name: '', version: 1 }, { owner: bo }).type('Bo’s own');
     localStorage.setItem('something else', 'stays');
-    expect(countDrafts(ADA)).toBe(1);
-    forgetDrafts(ADA);
-    expect([countDrafts(ADA), countDrafts(BO)]).toEqual([0, 1]);
+    expect(countDrafts(ada)).toBe(1);
+    forgetDrafts(ada);
+    expect([countDrafts(ada), countDrafts(bo)]).toEqual([0, 1]);
     expect(localStorage.getItem('something else')).toBe('stays');
   });
 });
