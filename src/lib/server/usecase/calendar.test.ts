@@ -1,6 +1,6 @@
 import ICAL from 'ical.js';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { TEACHER, openStudio, timeOf } from '../../../../tests/fixtures/small-studio';
+import { EVENINGS, TEACHER, openStudio } from '../../../../tests/fixtures/small-studio';
 import type { App } from '../app';
 import { exportCalendar } from './calendar';
 import { readCountback } from './countback';
@@ -12,10 +12,8 @@ let auditionId: string;
 let candidateId: string;
 let itemId: string;
 
-const TIME = { ...timeOf(60, [1, 2, 3, 4, 6], '17:00'), warmUpMin: 10, fundamentalsMin: 10 };
-
 beforeEach(() => {
-  ({ app, candidateId, auditionId, itemId } = openStudio(() => Date.parse('2026-11-24T10:00:00Z'), TIME));
+  ({ app, candidateId, auditionId, itemId } = openStudio(() => Date.parse('2026-11-24T10:00:00Z'), EVENINGS));
 });
 
 describe('the calendar file', () => {

@@ -19,7 +19,7 @@ import { logTouch, readLog, removeTouch } from './log';
 import { pinBlock, pinRung, unpinBlock, unpinRung } from './pin';
 import { addCandidate, readCandidate, readStudio, saveTime } from './studio';
 import { readUsual, saveUsual } from './usual';
-import { STUDY, TEACHER, openStudio, timeOf, zone } from '../../../../tests/fixtures/small-studio';
+import { STUDY, TEACHER, EVENINGS, openStudio, zone } from '../../../../tests/fixtures/small-studio';
 
 let now: number;
 let app: App;
@@ -27,11 +27,9 @@ let auditionId: string;
 let candidateId: string;
 let itemId: string;
 
-const TIME = { ...timeOf(60, [1, 2, 3, 4, 6], '17:00'), warmUpMin: 10, fundamentalsMin: 10 };
-
 beforeEach(() => {
   now = Date.parse('2026-11-24T10:00:00Z');
-  ({ app, candidateId, auditionId, itemId } = openStudio(() => now, TIME));
+  ({ app, candidateId, auditionId, itemId } = openStudio(() => now, EVENINGS));
 });
 
 const countback = () => readCountback(app, TEACHER, { auditionId });
@@ -218,10 +216,10 @@ describe('two tabs editing the same thing', () => {
     saveCall(app, TEACHER, call);
     expect(() => saveCall(app, TEACHER, call)).toThrow('another window');
     const { candidate } = readCandidate(app, TEACHER, { candidateId });
-    saveTime(app, TEACHER, { candidateId, time: TIME, version: candidate.timeVersion });
-    expect(() => saveTime(app, TEACHER, { candidateId, time: TIME, version: candidate.timeVersion })).toThrow(
-      'another window'
-    );
+    saveTime(app, TEACHER, { candidateId, time: EVENINGS, version: candidate.timeVersion });
+    expect(() =>
+      saveTime(app, TEACHER, { candidateId, time: EVENINGS, version: candidate.timeVersion })
+    ).toThrow('another window');
   });
 });
 
