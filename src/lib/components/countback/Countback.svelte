@@ -107,16 +107,17 @@
     </p>
   {/if}
   <p class="words">
-    <span class="mark held"></span> held <span class="mark planned"></span> planned
-    <span class="mark aged"></span>
-    held, a fortnight old
-    {#if hasSeveral}<span class="mark other"></span> another section of the item{/if}
-    <span class="mark window"></span> mock window
-    <span class="mark off"></span> day off <span class="mark lesson"></span> lesson
-    <span class="mark pinned"></span> set by hand
-    <span class="sign">+20 %</span>
-    a week 20 % above the two before
-    <span>Every row hangs below its target by the clicks it still has to go.</span>
+    <span class="sign"><span class="mark held"></span> held</span>
+    <span class="sign"><span class="mark planned"></span> planned</span>
+    <span class="sign"><span class="mark aged"></span> held, a fortnight old</span>
+    {#if hasSeveral}<span class="sign"><span class="mark other"></span> another section of the item</span
+      >{/if}
+    <span class="sign"><span class="mark window"></span> mock window</span>
+    <span class="sign"><span class="mark off"></span> day off</span>
+    <span class="sign"><span class="mark lesson"></span> lesson</span>
+    <span class="sign"><span class="mark pinned"></span> set by hand</span>
+    <span class="sign"><span>+20 %</span> a week 20 % above the two before</span>
+    <span class="below">Every row hangs below its target by the clicks it still has to go.</span>
   </p>
 </div>
 
@@ -185,13 +186,19 @@
     color: var(--soft);
     font-size: 0.8rem;
   }
-  .words span:last-child {
+  /* no line ends between a mark and its word */
+  .sign {
+    display: flex;
+    gap: 8px;
+    align-items: center;
+    margin-left: 10px;
+  }
+  .below {
     margin-left: auto;
   }
   .mark {
     width: 22px;
     height: 0;
-    margin-left: 10px;
   }
   .held {
     border-top: 4px solid var(--ink);
@@ -224,15 +231,12 @@
     border-radius: 50%;
     background: var(--ink);
   }
-  .sign {
-    margin-left: 10px;
-  }
   @media (max-width: 720px) {
     .under {
       inset: 0 0 0 0;
     }
-    .words span:last-child {
-      margin-left: 0;
+    .below {
+      margin-left: 10px;
     }
   }
 </style>
