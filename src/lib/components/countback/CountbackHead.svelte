@@ -216,11 +216,15 @@
     line-height: 1.1;
     white-space: nowrap;
   }
-  .dates li.low {
+  /* no other date's line goes through its words */
+  .dates li:not(.bare) {
     z-index: 1;
+    background: linear-gradient(var(--paper) 14px, transparent 14px);
+  }
+  .dates li.low {
+    z-index: 2;
     top: 16px;
     height: 20px;
-    background: linear-gradient(var(--paper) 14px, transparent 14px);
   }
   .dates li.bare {
     padding: 0;
@@ -253,7 +257,7 @@
       display: none;
     }
     .axis {
-      min-height: 106px;
+      min-height: 114px;
       grid-row: 2;
     }
     .days {

@@ -269,6 +269,7 @@
     font-size: 0.8rem;
     line-height: 1;
     white-space: nowrap;
+    background: var(--paper);
     transform: translate(-100%, -100%);
   }
   .open {
