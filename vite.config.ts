@@ -47,6 +47,7 @@ export default defineConfig({
         plugins: [svelteTesting()],
         test: {
           name: 'dom',
+          setupFiles: './tests/fixtures/patience.ts',
           // as above: what is rendered is taken away after each test
           isolate: false,
           testTimeout: 60_000,

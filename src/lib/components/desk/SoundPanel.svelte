@@ -23,7 +23,8 @@
 
   let taps = $state.raw<readonly number[]>([]);
   const tapped = $derived(tempoOfTaps(taps));
-  const tap = () => (taps = [...taps, performance.now()].slice(-12));
+  // when it was tapped, however late it is heard of
+  const tap = ({ timeStamp }: Event) => (taps = [...taps, timeStamp].slice(-12));
 
   let learns = $state<'cleanKey' | 'notYetKey' | null>(null);
   const set = (more: Partial<DeskSettings>) => onChange({ ...settings, ...more });
@@ -107,6 +108,11 @@
   label:not(.check) span {
     min-width: 220px;
   }
+  /* the box before its words, however many lines they take */
+  .check {
+    flex-wrap: nowrap;
+    align-items: start;
+  }
   select {
     min-height: 48px;
   }
@@ -116,6 +122,7 @@
     accent-color: var(--ink);
   }
   input[type='checkbox'] {
+    flex: none;
     width: 24px;
     height: 24px;
     accent-color: var(--ink);

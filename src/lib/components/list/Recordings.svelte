@@ -15,10 +15,9 @@
   const range = $derived(read ? { from: read.low * 0.96, to: read.high * 1.04 } : null);
   const at = (bpm: number) => ((bpm - range!.from) / (range!.to - range!.from)) * 100;
 
-  function tap() {
-    const now = performance.now();
-    const isNew = taps.length > 0 && now - taps.at(-1)! > PAUSE_MS;
-    taps = isNew ? [now] : [...taps, now];
+  function tap({ timeStamp }: Event) {
+    const isNew = taps.length > 0 && timeStamp - taps.at(-1)! > PAUSE_MS;
+    taps = isNew ? [timeStamp] : [...taps, timeStamp];
   }
 
   function add(bpm: number | null) {

@@ -108,7 +108,7 @@
       {/if}
     </p>
     <div class="by">
-      {#if cut}<button class="tap" onclick={() => (taps = [...taps, performance.now()])}
+      {#if cut}<button class="tap" onclick={({ timeStamp }) => (taps = [...taps, timeStamp])}
           >{tapped === null
             ? taps.length === 0
               ? 'tap its tempo'
