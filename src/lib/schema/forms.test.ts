@@ -44,6 +44,9 @@ describe('the form of an item', () => {
     expect(
       faultsOf(filled({ sections: [section({ tempoKind: 'recordings', recordings: 'fast' })] }))[0]
     ).toContain('sections.0.recordings');
+    expect(faultsOf(filled({ sections: [section({ tempoKind: 'recordings', recordings: '' })] }))).toEqual([
+      'sections.0.recordings: Measure at least one recording.'
+    ]);
     expect(faultsOf(filled({ toBar: 0 }))[0]).toContain('toBar: The last bar, 0, comes before the first, 1.');
     expect(faultsOf(filled({ metre: '4/5' }))[0]).toContain('metre: A metre is written');
     expect(faultsOf(filled({ kind: 'sight-reading' }))).toEqual([

@@ -116,6 +116,17 @@ describe('a plan request', () => {
       'above the highest a click can say, 416'
     ],
     [
+      'a target from recordings of which none was measured',
+      (r) =>
+        (r.items[1]!.sections[0]!.tempo = {
+          kind: 'recordings',
+          unit: 'quarter',
+          recordingsBpm: [],
+          use: 'mean'
+        }),
+      'items.1.sections.0.tempo.recordingsBpm: Measure at least one recording.'
+    ],
+    [
       'a range upside down',
       (r) => (r.items[0]!.sections[0]!.tempo.highBpm = 50),
       'items.0.sections.0.tempo.highBpm: The range is upside down: 58 to 50.'
@@ -162,6 +173,16 @@ describe('a plan request', () => {
       'a touch of an unknown item',
       (r) => (r.log[0]!.itemId = 'none'),
       'log.0.itemId: There is no item “none”'
+    ],
+    [
+      'a round of an unknown item',
+      (r) => (r.rounds[0]!.itemIds = ['none']),
+      'rounds.0.itemIds.0: There is no item “none”'
+    ],
+    [
+      'a beginning still to come',
+      (r) => (r.began = '2026-11-25'),
+      'began: 2026-11-25 is after today, 2026-11-24.'
     ],
     [
       'attempts that are no marks',

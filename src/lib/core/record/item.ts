@@ -68,7 +68,8 @@ export const sectionTempo = z.discriminatedUnion('kind', [
     unit: unitField,
     recordingsBpm: z
       .array(bpmField)
-      .min(1, 'Measure at least one recording.')
+      // without one there is no target that could be looked at further
+      .min(1, { error: 'Measure at least one recording.', abort: true })
       .max(20, 'Twenty recordings are enough.'),
     use: z.enum(['mean', 'median'])
   }),
