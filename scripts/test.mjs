@@ -44,13 +44,15 @@ const out = join(ROOT, '.tmp');
 mkdirSync(out, { recursive: true });
 
 const env = { ...process.env, FORCE_COLOR: '0' };
+/** What reads every file makes much that is soon done with: with more room for it, it clears up less often. */
+const ROOM = `${process.env.NODE_OPTIONS ?? ''} --max-semi-space-size=64`;
 
 const secondsSince = (began) => Math.round((performance.now() - began) / 1000);
 
 /** Runs one check; what it says comes all at once, since another runs beside it. */
 async function check(name, args, command = 'npx') {
   const began = performance.now();
-  const child = spawn(command, args, { cwd: ROOT, env });
+  const child = spawn(command, args, { cwd: ROOT, env: { ...env, NODE_OPTIONS: ROOM } });
   let said = '';
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (said += text));
   const status = await new Promise((resolve) => child.on('close', resolve).on('error', resolve));

@@ -102,7 +102,7 @@ export async function beginInstalling() {
 function ensurePackages() {
   checkNode();
   if (arePackagesThere()) return;
-  console.log('Installing packages (the database module is compiled, about two minutes) ...');
+  console.log('Installing packages (the database module is compiled, about a minute) ...');
   run(
     'npm',
     ['ci', '--no-audit', '--no-fund', '--ignore-scripts'],
