@@ -1,14 +1,10 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
 import { request as ask } from 'node:https';
 import { get } from 'node:http';
-import { networkInterfaces, tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { networkInterfaces } from 'node:os';
 import { expect, test } from '@playwright/test';
 import { serve } from '../../scripts/parts/serve.mjs';
 
-const data = mkdtempSync(join(tmpdir(), 'irvot-addresses-'));
-test.afterAll(() => rmSync(data, { recursive: true, force: true }));
 const ACCOUNT = new URLSearchParams({ name: 'Marthe', login: 'marthe', password: 'three quiet herons' });
 const asAction = { accept: 'application/json', 'x-sveltekit-action': 'true' };
 
@@ -23,7 +19,7 @@ const askUnder = (port: number, host: string) =>
   });
 
 test('started for every address, the studio answers under each of this machine, forms too, and under no other name', async () => {
-  const app = await serve({ port: 3395, data: join(data, 'every'), args: ['--host', '0.0.0.0'] });
+  const app = await serve({ port: 3395, data: test.info().outputPath('every'), args: ['--host', '0.0.0.0'] });
   try {
     const own = Object.values(networkInterfaces())
       .flat()
@@ -47,7 +43,7 @@ test('started for every address, the studio answers under each of this machine, 
 });
 
 test('over https cookies come the safe way alone, and browsers are told to stay with it', async () => {
-  const [cert, key] = [join(data, 'cert.pem'), join(data, 'key.pem')];
+  const [cert, key] = ['cert.pem', 'key.pem'].map((name) => test.info().outputPath(name)) as [string, string];
   const subject = ['-subj', '/CN=localhost', '-addext', 'subjectAltName=DNS:localhost'];
   execFileSync(
     'openssl',
@@ -56,7 +52,12 @@ test('over https cookies come the safe way alone, and browsers are told to stay 
   );
   const args = ['--host', 'localhost', '--cert', cert, '--key', key];
   process.env.NODE_TLS_REJECT_UNAUTHORIZED = '0';
-  const app = await serve({ port: 3396, data: join(data, 'https'), args, origin: 'https://localhost:3396' });
+  const app = await serve({
+    port: 3396,
+    data: test.info().outputPath('https'),
+    args,
+    origin: 'https://localhost:3396'
+  });
   try {
     const body = ACCOUNT.toString();
     const headers = {

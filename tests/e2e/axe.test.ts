@@ -100,22 +100,26 @@ test('axe finds nothing on any page of a season', async ({ browser }) => {
   const addresses = [await addressOf('To the run'), await addressOf('The player’s screen')];
   for (const [i, what] of ['the panel', 'the player’s screen'].entries()) {
     await page.goto(studio.origin + addresses[i]!);
+    await alive(page);
     if (i === 0) await page.getByRole('button', { name: /^begin/ }).click();
     await expect(page.getByText(/^from bar/)).toBeVisible();
     await expectNothing(what);
   }
   await page.goto(ballot);
+  await alive(page);
   await page.getByRole('button', { name: 'not yet' }).first().click();
   await expectNothing('a ballot');
   await page.goto(studio.origin + written!);
   await expectNothing('a ballot by hand');
   await page.goto(studio.origin + ownEvening!);
+  await alive(page);
   await page.getByRole('button', { name: /links/ }).click();
   await expect(page.getByLabel('For Jan')).toBeVisible();
   await expectNothing('a mock evening');
   await page.goto(`${studio.origin}${ownEvening}/paper`);
   await expectNothing('ballots on paper');
   await page.goto(`${studio.origin}/studio/evening`);
+  await alive(page);
   await page.getByRole('button', { name: /^Teo/ }).click();
   await expectNothing('an evening prepared');
 });
@@ -246,6 +250,7 @@ test('axe finds nothing on any face of the desk', async ({ browser }) => {
   const there = page.locator('a[href^="/auditions/"]').first();
   const noor = /^\/auditions\/[^/?]+/.exec((await there.getAttribute('href'))!)![0];
   await page.goto(`${studio.origin}${noor}/today`);
+  await alive(page);
   const choice = page.getByLabel('Item to add');
   for (const name of [/^Sight-reading$/, /probe at/]) {
     const option = choice.locator('option').filter({ hasText: name }).first();
@@ -254,6 +259,7 @@ test('axe finds nothing on any face of the desk', async ({ browser }) => {
   }
   await expect(page.getByRole('button', { name: /probe at/ }).first()).toBeAttached();
   await page.goto(`${studio.origin}${noor}/desk`);
+  await alive(page);
   await button(/^Begin/).click();
   await passTo(page, 'Look');
   await expectNothing('desk: reading');
@@ -269,6 +275,7 @@ test('axe finds nothing on any face of the desk', async ({ browser }) => {
   await askStarts(page, studio.origin + noor);
   await studio.at('2026-11-25T08:30:00Z');
   await page.goto(`${studio.origin}${noor}/desk`);
+  await alive(page);
   await button(/^Begin/).click();
   await leaveBlocksUntil(page, button(/^it was there/));
   await expectNothing('desk: from any bar');

@@ -2,9 +2,7 @@
  * The desk's other faces, as one player meets them on a day: scales key by key, the tuner before a simulated microphone, reading at sight, and
  * a probe; by keys, a pedal and touch.
  */
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { writeFileSync } from 'node:fs';
 import { type Page, chromium, expect, test } from '@playwright/test';
 import { launchOf } from '../../scripts/parts/prepare.mjs';
 import { tonesWav } from '../../src/lib/server/demo/tones-wav';
@@ -14,11 +12,7 @@ import { Studio, addBlock, alive, leaveBlocksUntil, step } from './studio';
 const studio = new Studio(3392, true);
 /** Where nothing has been played yet. */
 const fresh = new Studio(3393, true);
-const sounds = mkdtempSync(join(tmpdir(), 'irvot-sounds-'));
-test.afterAll(async () => {
-  await Promise.all([studio.close(), fresh.close()]);
-  rmSync(sounds, { recursive: true, force: true });
-});
+test.afterAll(() => Promise.all([studio.close(), fresh.close()]));
 
 /** Leaves blocks until one is in hand. */
 const leadTo = (page: Page, heading: RegExp) =>
@@ -26,7 +20,7 @@ const leadTo = (page: Page, heading: RegExp) =>
 
 test('scales, the tuner, fresh pages and a probe, each on its face', async () => {
   await studio.at('2026-11-24T08:00:00Z');
-  const wav = join(sounds, 'tones.wav');
+  const wav = test.info().outputPath('tones.wav');
   // an A of 445 Hz, again and again: 20 cents over 440
   const beep = [
     { frequency: 445, seconds: 0.7 },

@@ -1,23 +1,20 @@
 /** The studio in the house: over https by its own authority, which a browser takes once it trusts it, and a page on which it learns to. */
 import { execFileSync } from 'node:child_process';
-import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { get, request } from 'node:http';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, chromium, expect, test } from '@playwright/test';
 import { launchOf } from '../../scripts/parts/prepare.mjs';
 import { serve } from '../../scripts/parts/serve.mjs';
 import { step } from './studio';
 
-const root = mkdtempSync(join(tmpdir(), 'irvot-network-'));
-test.afterAll(() => rmSync(root, { recursive: true, force: true }));
 const [PORT, TRUST] = [3411, 3412];
 const TRUST_PAGE = `http://127.0.0.1:${TRUST}`;
 const STUDIO = `https://127.0.0.1:${PORT}`;
 
 /** A browser of a device that trusts these authorities. */
 async function device(name: string, ...authorities: string[]): Promise<Browser> {
-  const home = join(root, name);
+  const home = test.info().outputPath(name);
   const store = join(home, '.pki', 'nssdb');
   mkdirSync(store, { recursive: true });
   const certutil = (...args: string[]) => execFileSync('certutil', ['-d', `sql:${store}`, ...args]);
@@ -42,7 +39,7 @@ const ask = (path: string, { host = `127.0.0.1:${TRUST}`, method = 'GET' } = {})
   });
 
 test('a tablet learns to trust the studio once, and then has a safe line to it; another does not', async () => {
-  const data = join(root, 'data');
+  const data = test.info().outputPath('data');
   cpSync(process.env.IRVOT_DEMO_TEMPLATE!, data, { recursive: true });
   const app = await serve({
     port: PORT,
@@ -52,7 +49,7 @@ test('a tablet learns to trust the studio once, and then has a safe line to it; 
     origin: TRUST_PAGE
   });
   try {
-    const authority = join(root, 'authority.crt');
+    const authority = test.info().outputPath('authority.crt');
     await step('the page gives the authority, its fingerprint and nothing of the studio', async () => {
       const bytes = Buffer.from(await (await fetch(`${TRUST_PAGE}/authority.crt`)).arrayBuffer());
       const pem = execFileSync('openssl', ['x509', '-inform', 'der'], { input: bytes }).toString();

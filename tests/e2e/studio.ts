@@ -9,7 +9,7 @@ import { serve } from '../../scripts/parts/serve.mjs';
 const DEMO_TEMPLATE = process.env.IRVOT_DEMO_TEMPLATE;
 
 export class Studio {
-  readonly data = mkdtempSync(join(tmpdir(), 'irvot-e2e-'));
+  #data: string | null = null;
   #app: Awaited<ReturnType<typeof serve>> | null = null;
 
   constructor(
@@ -28,6 +28,11 @@ export class Studio {
       env: { IRVOT_NOW: now, IRVOT_DEMO: isDemo ? '1' : '', ...env }
     });
     return this.#app.origin;
+  }
+
+  /** Made when it is first needed: whoever only reads what tests there are leaves nothing behind. */
+  get data(): string {
+    return (this.#data ??= mkdtempSync(join(tmpdir(), 'irvot-e2e-')));
   }
 
   get origin(): string {
@@ -52,7 +57,8 @@ export class Studio {
 
   async close(): Promise<void> {
     await this.stop();
-    rmSync(this.data, { recursive: true, force: true });
+    if (this.#data) rmSync(this.#data, { recursive: true, force: true });
+    this.#data = null;
   }
 }
 

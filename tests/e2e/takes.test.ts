@@ -1,7 +1,5 @@
 /** A run is recorded before a simulated microphone, heard for one thing at a time, and what was marked comes back as spots. */
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { writeFileSync } from 'node:fs';
 import { type Browser, type Page, chromium, expect, test } from '@playwright/test';
 import { PitchDetector } from 'pitchy';
 import { launchOf } from '../../scripts/parts/prepare.mjs';
@@ -9,10 +7,9 @@ import { tonesWav } from '../../src/lib/server/demo/tones-wav';
 import { Studio, alive, leaveBlocksUntil, step } from './studio';
 
 const studio = new Studio(3381, true);
-const sounds = mkdtempSync(join(tmpdir(), 'irvot-mic-'));
-const wav = join(sounds, 'tune.wav');
 let browser: Browser;
 test.beforeAll(async () => {
+  const wav = test.info().outputPath('tune.wav');
   const tune = [440, 494, 523, 587].map((frequency) => ({ frequency, seconds: 0.4 }));
   writeFileSync(wav, tonesWav(Array.from({ length: 12 }, () => tune).flat()));
   browser = await chromium.launch(
@@ -28,7 +25,6 @@ test.beforeAll(async () => {
 test.afterAll(async () => {
   await browser.close();
   await studio.close();
-  rmSync(sounds, { recursive: true, force: true });
 });
 
 const button = (page: Page, name: RegExp) => page.getByRole('button', { name });
@@ -144,6 +140,8 @@ test('a run is recorded, heard, marked at three places, and its three spots wait
   await step('the take is kept by hand, and found again', async () => {
     await page.goto(`${season}/takes`);
     await page.getByRole('link', { name: /^today, 0:\d\d$/ }).click();
+    await page.waitForURL('**/takes/*');
+    await alive(page);
     await button(page, /^keep it$/).click();
     await expect(page.getByText('Kept until it is taken out.')).toBeVisible();
     await page.getByRole('link', { name: 'all takes' }).click();
@@ -284,11 +282,18 @@ test('a spot is heard as it was and as it is, one after the other, and what came
   const { page, season } = await enterAs(/Ilka/);
   await page.goto(`${season}/spots`);
   await page.getByRole('link', { name: /late after the tie/ }).click();
+  await page.waitForURL('**/spots/*');
+  await alive(page);
+  /** Whenever one began: which of them sounded by then. */
+  const begun = await page.evaluateHandle(() => {
+    const heard: number[][] = [];
+    const all = [...document.querySelectorAll('audio')];
+    const sounding = () => all.flatMap((one, i) => (one.paused ? [] : [i]));
+    document.addEventListener('playing', () => heard.push(sounding()), true);
+    return heard;
+  });
   await button(page, /^one after the other$/).click();
-  const sounds = () =>
-    page.locator('audio').evaluateAll((all) => all.findIndex((one) => !(one as HTMLAudioElement).paused));
-  await expect.poll(sounds).toBe(0);
-  await expect.poll(sounds).toBe(1);
+  await expect.poll(() => begun.jsonValue()).toEqual([[0], [1]]);
   await page.getByLabel('or the next idea').fill('sing it before it is played');
   await page.keyboard.press('Enter');
   await expect(

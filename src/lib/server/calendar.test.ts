@@ -1,9 +1,9 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import ICAL from 'ical.js';
-import { beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { SeasonPlan } from '../core/season';
 import { type CalendarEvent, eventsOf, writeCalendar } from './calendar';
 import type { Audition } from './store/audition';
@@ -42,6 +42,7 @@ const { text, sent } = writeCalendar('Ada: Wind band', EVENTS, [gone], NOW);
 const file = join(folder, 'plan.ics');
 
 beforeAll(() => writeFileSync(file, text));
+afterAll(() => rmSync(folder, { recursive: true }));
 
 describe('the calendar file, read by others', () => {
   it('has times as they are at the venue, whatever zone the server stands in (ical.js)', () => {

@@ -1,8 +1,8 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { interleaved, inventedPlaying } from '../../../../tests/fixtures/playing';
 import { LOUDNESS_RATE, gainsFor, integratedLoudness } from './loudness';
 
@@ -67,7 +67,9 @@ describe('integrated loudness', () => {
 });
 
 describe('integrated loudness, beside libebur128', () => {
-  const program = join(mkdtempSync(join(tmpdir(), 'irvot-loudness-')), 'loudness');
+  const folder = mkdtempSync(join(tmpdir(), 'irvot-loudness-'));
+  const program = join(folder, 'loudness');
+  afterAll(() => rmSync(folder, { recursive: true }));
   beforeAll(() => execFileSync('gcc', ['tests/sound/loudness.c', '-o', program, '-lebur128']));
 
   it.each([1, 2, 3, 4])('is the same within 0.01 LU for invented playing (%d)', (seed) => {

@@ -9,7 +9,7 @@ import { listCandidates, privateNoteOf } from '../store/candidate';
 import { exportCandidate, exportStudio, importArchive } from '../usecase/archive';
 import { readCalls } from '../usecase/call';
 import { readUsual, saveUsual } from '../usecase/usual';
-import { layWaiting } from '../laying/new-day';
+import { layWaiting } from '../../../../tests/fixtures/lay-waiting';
 import { readCountback } from '../usecase/countback';
 import { readArchive as readWhole, writeArchive } from './file';
 

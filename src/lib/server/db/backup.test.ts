@@ -1,4 +1,12 @@
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
@@ -35,6 +43,18 @@ describe('a backup', () => {
     expect(readdirSync(at)).toHaveLength(1);
     await makeBackup(db, at, NOW + 3000);
     expect(listBackups(at)).toHaveLength(2);
+    db.close();
+  });
+
+  it('of a studio that is not sound is none, and what was left of one that was cut short goes', async () => {
+    const db = openDb(':memory:');
+    const at = join(folder, 'unsound');
+    mkdirSync(at);
+    writeFileSync(join(at, 'studio-2026-11-23T080000Z.sqlite.partial'), 'half');
+    db.pragma('foreign_keys = OFF');
+    db.prepare("INSERT INTO session (token_hash, account_id, expires_at_ms) VALUES ('t', 'nobody', 1)").run();
+    await expect(makeBackup(db, at, NOW)).rejects.toThrow(/is not sound: a row of session/);
+    expect(readdirSync(at)).toEqual([]);
     db.close();
   });
 

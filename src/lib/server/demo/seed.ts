@@ -77,8 +77,8 @@ export function seedDemo(app: App): void {
 function seedCandidate(app: App, teacher: Who, demo: DemoCandidate | DemoTaker, random: () => number): void {
   const today = dayOf(todayIn(app, DEMO_ZONE));
   const began = today - demo.beganDaysAgo;
-  const on = (day: number): App => {
-    const atMs = instantOf(formatDate(day), '20:00', DEMO_ZONE)!;
+  const on = (day: number, minutesLater = 0): App => {
+    const atMs = instantOf(formatDate(day), '20:00', DEMO_ZONE)! + minutesLater * 60_000;
     return { ...app, now: () => atMs };
   };
   const start = demo.beganDaysAgo === 0 ? app : on(began);
@@ -113,9 +113,10 @@ function seedCandidate(app: App, teacher: Who, demo: DemoCandidate | DemoTaker, 
   );
   for (const { daysAgo, says } of demo.equipment ?? [])
     markEquipment(on(today - daysAgo), player, formatDate(today - daysAgo), says);
-  for (const { item, daysAgo, ...played } of demo.recorded ?? []) {
+  for (const [n, { item, daysAgo, ...played }] of (demo.recorded ?? []).entries()) {
     const date = formatDate(today - daysAgo);
-    recordRun(on(today - daysAgo), player.who, [...taken.easeOf.keys()][item]!, { ...played, date });
+    // two of one day one after the other
+    recordRun(on(today - daysAgo, n), player.who, [...taken.easeOf.keys()][item]!, { ...played, date });
   }
   for (const mock of demo.stages ?? []) playMock(on, today, teacher, player, mock);
   if (demo.roundDay) setDay(on(today - 1), player, demo.roundDay);

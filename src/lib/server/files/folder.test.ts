@@ -34,7 +34,9 @@ it('files beside the studio are in its backups once, and for a fortnight after t
   await backUp(4);
   expect(kept()).toEqual(['aa', 'bb']);
   rmSync(join(files, 'aa'));
-  for (let day = 5; day <= 20; day += 1) await backUp(day);
+  for (let day = 5; day <= 19; day += 1) await backUp(day);
+  expect(kept()).toEqual(['aa.gone', 'bb']);
+  await backUp(20);
   expect(kept()).toEqual(['bb']);
   expect(listBackups(backups)).toHaveLength(14);
   db.close();

@@ -3,6 +3,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { layForEach } from '../../core/season';
 import { type App, makeApp } from '../app';
 import { openDb, writesOf } from '../db/open';
+import { serverLog } from '../log';
 import { latestVersion, versionHeads } from '../store/plan-version';
 import { addAudition, readCall, readCalls, saveCall, takeCall } from '../usecase/call';
 import { readCountback, readHead, readPaper, readVersions } from '../usecase/countback';
@@ -11,18 +12,17 @@ import { readLesson, setDayMinutes, setStep, setTarget } from '../usecase/lesson
 import { addItem, orderItems, readItem, readList, removeItem, saveItem } from '../usecase/list';
 import { logTouch, readLog, removeTouch } from '../usecase/log';
 import { pinBlock, pinRung, unpinBlock, unpinRung } from '../usecase/pin';
-import { addAway, readCandidate, readFacts, readStudio } from '../usecase/studio';
+import { addAway, archiveCandidate, readCandidate, readFacts, readStudio } from '../usecase/studio';
 import { saveFacts, saveTime } from '../usecase/studio';
 import { takeBack } from '../usecase/undo';
 import { keepChanges, readScratch } from '../usecase/what-if';
-import { STUDY, TEACHER, addPlayer, addRound, timeOf, zone } from '../../../../tests/fixtures/small-studio';
+import { EVENINGS, STUDY, TEACHER, addPlayer, addRound, zone } from '../../../../tests/fixtures/small-studio';
 import { readSeason } from './facts';
 import { digestOf } from './lay';
 import { findWaiting, isWaiting } from './new-day';
 import { type Layer, LayingQueue } from './queue';
 
 const DAY_MS = 86_400_000;
-const TIME = { ...timeOf(60, [1, 2, 3, 4, 6], '17:00'), warmUpMin: 10, fundamentalsMin: 10 };
 let now: number;
 let app: App;
 let candidateId: string;
@@ -34,7 +34,7 @@ let itemId: string;
 beforeEach(() => {
   now = Date.parse('2026-11-24T10:00:00Z');
   app = makeApp(openDb(':memory:'), () => now);
-  [candidateId, otherId] = ['Ada', 'Bo'].map((name) => addPlayer(app, name, TIME)) as [string, string];
+  [candidateId, otherId] = ['Ada', 'Bo'].map((name) => addPlayer(app, name, EVENINGS)) as [string, string];
   first = addRound(app, candidateId, { name: 'Saltmarsh' });
   second = addRound(app, candidateId, { id: 'r2', name: 'Fenland', date: '2027-02-20' });
   itemId = addItem(app, TEACHER, { auditionId: first, item: STUDY });
@@ -59,7 +59,10 @@ describe('a change of the facts', () => {
         removeTouch(app, TEACHER, { touchId: touches[0]!.id, isBack: false });
       }
     ],
-    ['minutes', () => saveTime(app, TEACHER, { candidateId, version: 2, time: { ...TIME, warmUpMin: 5 } })],
+    [
+      'minutes',
+      () => saveTime(app, TEACHER, { candidateId, version: 2, time: { ...EVENINGS, warmUpMin: 5 } })
+    ],
     [
       'away',
       () => addAway(app, TEACHER, { candidateId, from: '2026-12-20', to: '2027-01-02', why: 'travel' })
@@ -242,6 +245,35 @@ describe('a new day', () => {
     queue.look();
     await vi.waitFor(() => expect(isWaiting(app, other)).toBe(false), 5000);
     expect(isWaiting(app, first)).toBe(true);
+  });
+
+  it('of who is put away is laid for nobody', () => {
+    archiveCandidate(app, TEACHER, { candidateId, isBack: false });
+    expect(findWaiting(app)).toBeNull();
+  });
+
+  it('that takes long keeps nobody waiting: the plan of before is read after some seconds', async () => {
+    vi.useFakeTimers();
+    try {
+      const ready = queueOf(() => new Promise(() => {})).ready(first);
+      await vi.advanceTimersByTimeAsync(8000);
+      await ready;
+    } finally {
+      vi.useRealTimers();
+    }
+    expect(readCountback(app, TEACHER, { auditionId: first }).plan!.today).toBe('2026-11-24');
+  });
+
+  it('laid when the studio has just been closed is let go without a word', async () => {
+    const said = vi.spyOn(serverLog, 'error');
+    const queue = queueOf(async (request, rounds) => {
+      const plans = await here.layForEach(request, rounds);
+      app.db.close();
+      return plans;
+    });
+    await queue.ready(first);
+    expect(said).not.toHaveBeenCalled();
+    said.mockRestore();
   });
 
   it('after the last round is laid once more, and then no more', async () => {

@@ -1,5 +1,4 @@
 /** Plans that are not of today: their day has turned, or they were taken in from elsewhere and never laid here. */
-import { layForEach } from '../../core/season';
 import { type App, todayIn } from '../app';
 import { type Audition, auditionsOf, findAudition } from '../store/audition';
 import { findCandidate, listCandidates } from '../store/candidate';
@@ -57,14 +56,4 @@ export function keepWaiting(
     keepPlans(app, task, plans, cause);
     return true;
   })();
-}
-
-/** Lays every plan that waits, here and now: what the queue does in the background. */
-export function layWaiting(app: App): void {
-  for (let id = findWaiting(app); id !== null; id = findWaiting(app)) {
-    const task = readWaiting(app, id);
-    if (!task) return;
-    const rounds = task.auditions.map(({ countsDownTo }) => countsDownTo);
-    keepWaiting(app, id, task, layForEach(task.request, rounds));
-  }
 }

@@ -151,6 +151,18 @@ describe('a sound that is sent in pieces', () => {
     expect((await part(to, 0, WAV)).status).toBe(500);
     expect(readdirSync(files())).toEqual([]);
   });
+
+  it('stays where another take has the same, though its own is gone meanwhile', async () => {
+    const to = receiver((id, sound) => {
+      kept.push([id, sound]);
+      if (kept.length === 2) throw new Error('gone');
+    });
+    for (const status of [204, 500]) {
+      await begin(to, WAV);
+      expect((await part(to, 0, WAV)).status).toBe(status);
+    }
+    expect(readdirSync(files())).toEqual([hashOf(WAV)]);
+  });
 });
 
 describe('what a file is', () => {

@@ -7,7 +7,7 @@ import { DEMO_NOW, openDemo } from '../../../../tests/fixtures/demo-studio';
 import type { App, Who } from '../app';
 import { playDay } from '../demo/desk-day';
 import { readSeason } from '../laying/facts';
-import { layWaiting } from '../laying/new-day';
+import { layWaiting } from '../../../../tests/fixtures/lay-waiting';
 import { planOf } from '../laying/plan';
 import { auditionsOf } from '../store/audition';
 import { findCandidate, listCandidates } from '../store/candidate';

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { type App } from '../app';
-import { layWaiting } from '../laying/new-day';
+import { layWaiting } from '../../../../tests/fixtures/lay-waiting';
 import { latestVersion, putVersion, versionHeads } from '../store/plan-version';
 import { readComparison, readCountback, readVersions } from './countback';
 import { addAudition, saveCall } from './call';

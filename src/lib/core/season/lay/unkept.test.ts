@@ -19,16 +19,23 @@ function longestRest(plan: SeasonPlan, itemId: string, from: string, until: stri
 }
 
 describe('what could not be kept', () => {
-  it('is said of an item that rests longer than it should, with its days and what stands in the way', () => {
-    const plan = laySeason(request(studies(28, 8), {}, 40));
-    const contact = plan.unkept!.filter(({ point }) => point === 'contact');
-    expect(contact.length).toBeGreaterThan(0);
-    for (const { itemId, says } of contact) {
-      const [, days] = /^It rests on (\d+) practice days, .+: the days between are full/.exec(says)!;
-      expect(Number(days)).toBeGreaterThan(1);
-      expect(longestRest(plan, itemId!, plan.today, '9999')).toBeGreaterThanOrEqual(Number(days));
+  it.each([
+    ['full', 28, 8, 40, 'the days between are full.'],
+    ['full of blocks', 30, 6, 200, 'the days between are full or have 12 blocks.']
+  ])(
+    'is said of an item that rests longer than it should, with its days and what stands in the way: %s',
+    (_, count, bars, minutes, why) => {
+      const plan = laySeason(request(studies(count, bars), {}, minutes));
+      const contact = plan.unkept!.filter(({ point }) => point === 'contact');
+      expect(contact.length).toBeGreaterThan(0);
+      for (const { itemId, says } of contact) {
+        const [, days, reason] = /^It rests on (\d+) practice days, .+: (.+)$/.exec(says)!;
+        expect(reason).toBe(why);
+        expect(Number(days)).toBeGreaterThan(1);
+        expect(longestRest(plan, itemId!, plan.today, '9999')).toBeGreaterThanOrEqual(Number(days));
+      }
     }
-  });
+  );
 
   it('is nothing where there is room for all of it', () => {
     expect(laySeason(request(studies(5, 16), {}, 90)).unkept).toEqual([]);
