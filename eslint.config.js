@@ -39,6 +39,26 @@ export default ts.config(
     rules: { 'no-restricted-syntax': ['error', NOTHING_BY_IMPORT] }
   },
   {
+    // both fetch the page anew when an answer comes, and would end the way to another one
+    files: ['src/**'],
+    ignores: ['src/lib/state/**'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          name: '$app/navigation',
+          importNames: ['invalidateAll'],
+          message: 'state/on-the-way.ts has readAnew.'
+        },
+        {
+          name: '$app/forms',
+          importNames: ['enhance'],
+          message: 'state/send.ts and kept-fields.ts have actions.'
+        }
+      ]
+    }
+  },
+  {
     files: ['**/*.svelte', '**/*.svelte.ts'],
     languageOptions: {
       parserOptions: { extraFileExtensions: ['.svelte'], parser: ts.parser, svelteConfig }

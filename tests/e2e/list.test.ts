@@ -1,6 +1,6 @@
 /** The list under the hands: put in order, edited in two tabs; and a field that is given far too much. */
 import { expect, test } from '@playwright/test';
-import { Studio, alive, enterDemo, openAudition } from './studio';
+import { Studio, alive, enterDemo, openAudition, step } from './studio';
 
 const studio = new Studio(3391, true);
 test.beforeAll(() => studio.at('2026-11-24T08:30:00Z').then(() => undefined));
@@ -214,4 +214,69 @@ test('a list is begun without a candidate, pasted, put in order, mended and give
   await page.goto(list);
   await page.waitForURL(/\/auditions\/[0-9a-f-]{36}\/list$/);
   expect(await names()).toEqual(['Loom', 'Kiln']);
+});
+
+test('a link that is pressed before an answer has come leads there all the same, and what is refused meanwhile is said there', async ({
+  browser
+}) => {
+  const page = await (await browser.newContext()).newPage();
+  const audition = await enterDemo(studio, page);
+  /** What is sent is answered while the page that a link leads to is still being fetched. */
+  const pressWhileItIsSent = async (send: () => Promise<void>, link: string) => {
+    const answered = page.waitForResponse((response) => response.request().method() === 'POST');
+    const asked = page.waitForRequest('**/__data.json*');
+    const from = page.url();
+    let isFirst = true;
+    const isSent = (url: URL) => url.search.startsWith('?/');
+    await page.route(isSent, async (route) => {
+      await asked;
+      await route.continue();
+    });
+    await page.route('**/__data.json*', async (route) => {
+      if (isFirst) {
+        isFirst = false;
+        await (await answered).finished();
+        await page.waitForTimeout(300);
+      }
+      await route.continue();
+    });
+    await send();
+    await page.getByRole('link', { name: link, exact: true }).first().click();
+    await page.waitForURL((url) => url.href !== from);
+    await page.unrouteAll({ behavior: 'wait' });
+  };
+
+  await step('an item moved in the list, and opened', async () => {
+    await page.goto(`${studio.origin}${audition}/list`);
+    await alive(page);
+    const names = () => page.locator('.items .what a').allTextContents();
+    const before = await names();
+    await pressWhileItIsSent(
+      () =>
+        page
+          .getByRole('button', { name: /^Move .* down$/ })
+          .first()
+          .click(),
+      before[0]!
+    );
+    await page.waitForURL(/\/list\/[^/]+$/);
+    await page.goBack();
+    await expect.poll(names).toEqual([before[1], before[0], ...before.slice(2)]);
+  });
+
+  await step('an item that cannot be saved, and is left', async () => {
+    await page.locator('.items .what a').first().click();
+    await page.waitForURL(/\/list\/[^/]+$/);
+    await alive(page);
+    const item = page.url();
+    await page.getByLabel('Last bar').fill('0');
+    await pressWhileItIsSent(
+      () => page.getByRole('button', { name: 'Save', exact: true }).click(),
+      'Countback'
+    );
+    await page.waitForURL(`${studio.origin}${audition}`);
+    await expect(page.getByText('What you sent from the page before was not taken')).toBeVisible();
+    await page.goto(item);
+    await expect(page.getByLabel('Last bar')).toHaveValue('0');
+  });
 });

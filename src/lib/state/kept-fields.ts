@@ -3,7 +3,8 @@ import type { SubmitFunction } from '@sveltejs/kit';
 import { writable } from 'svelte/store';
 import { enhance } from '$app/forms';
 import { draftOf } from './draft';
-import { isToSignIn, sayWhy } from './send';
+import { watchLeaving } from './on-the-way';
+import { NOT_TAKEN, isToSignIn, sayWhy, trouble as pageTrouble } from './send';
 
 type Control = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
 
@@ -28,15 +29,15 @@ export function keepFields(key: string, { reset = false }: Options = {}) {
 
   const submit: SubmitFunction = () => {
     trouble.set('');
+    const isLeft = watchLeaving();
     return async ({ result, update }) => {
-      if (result.type === 'error') {
-        trouble.set(`${sayWhy(result)} What you typed is still here.`);
-        return;
-      }
       const isTaken =
         result.type === 'success' || (result.type === 'redirect' && !isToSignIn(result.location));
       if (isTaken) draft.forget();
-      await update({ reset: reset && isTaken });
+      if (await isLeft()) {
+        if (!isTaken) pageTrouble.set(NOT_TAKEN);
+      } else if (result.type === 'error') trouble.set(`${sayWhy(result)} What you typed is still here.`);
+      else await update({ reset: reset && isTaken });
     };
   };
 

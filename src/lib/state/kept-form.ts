@@ -5,7 +5,8 @@
 import { superForm, type SuperValidated } from 'sveltekit-superforms';
 import { writable } from 'svelte/store';
 import { draftOf, keepDraft } from './draft';
-import { isToSignIn, sayWhy } from './send';
+import { watchLeaving } from './on-the-way';
+import { NOT_TAKEN, isToSignIn, sayWhy, trouble as pageTrouble } from './send';
 
 type Options = {
   /** Begins anew, whatever was typed before. */
@@ -26,17 +27,24 @@ export function keptForm<T extends Record<string, unknown>>(
   const isBack = writable(false);
   const draft = draftOf(key, isPrivate);
   let isTaken = false;
+  let isLeft: ReturnType<typeof watchLeaving>;
   const superform = superForm(initial, {
     dataType: isPlain ? 'form' : 'json',
     resetForm: false,
     taintedMessage: null,
-    onSubmit: () => trouble.set(''),
-    onResult: ({ result }) => {
+    onSubmit: () => {
+      trouble.set('');
+      isLeft = watchLeaving();
+    },
+    onResult: async ({ result, cancel }) => {
       // a preview saved nothing: what is typed stays a draft; so it does where the session has ended
       const isSaved = result.type === 'success' && !result.data?.isPreview;
       const isLed = result.type === 'redirect' && !isToSignIn(result.location);
       isTaken = isLed || isSaved;
       if (isTaken) draft.forget();
+      if (!(await isLeft())) return;
+      cancel();
+      if (!isLed && result.type !== 'success') pageTrouble.set(NOT_TAKEN);
     },
     // what the form is filled with after saving is not typed
     onUpdated: () => isTaken && draft.forget(),

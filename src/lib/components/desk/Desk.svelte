@@ -2,12 +2,12 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import { sitAtDesk } from '$lib/state/device/program';
-  import { invalidateAll } from '$app/navigation';
   import { elementsFor, issueOfHunt, spotsOf } from '$lib/core/practice';
   import type { BarRange } from '$lib/core/units';
   import type { TodayView } from '$lib/schema/view';
   import { DeskSession, type Player } from '$lib/state/desk.svelte';
   import { keepAwake } from '$lib/state/device/awake';
+  import { readAnew } from '$lib/state/on-the-way';
   import ClickRow from './ClickRow.svelte';
   import DayEnd from './DayEnd.svelte';
   import DayStrip from './DayStrip.svelte';
@@ -128,7 +128,7 @@
   clickAtDesk(clicking, () => ({ face, clicked, taskId, isTimeUp }));
   // tomorrow is shown as the plan has been laid again; asked for when the studio has just answered
   $effect(() => {
-    if (session.line.answer?.isLaid) void invalidateAll();
+    if (session.line.answer?.isLaid) void readAnew();
   });
 
   async function begin() {

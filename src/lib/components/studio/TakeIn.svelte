@@ -1,7 +1,7 @@
 <!-- Takes an archive in: sends the file, shows how far it is, and can be stopped. -->
 <script lang="ts">
-  import { invalidateAll } from '$app/navigation';
   import type { Intake } from '$lib/schema/view';
+  import { readAnew } from '$lib/state/on-the-way';
 
   let files = $state<FileList>();
   let said = $state('');
@@ -62,7 +62,7 @@
     }
     stopper = null;
     said = '';
-    if (done) await invalidateAll();
+    if (done) await readAnew();
   }
 </script>
 

@@ -1,7 +1,6 @@
 <!-- A take is listened to for one thing at a time: one key marks the place, and places become spots. -->
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { enhance } from '$app/forms';
   import { barAt, spotsOfMarks } from '$lib/core/take';
   import { type Milliseconds, dayOf, isInside, sayBars, sayDate } from '$lib/core/units';
   import type { TakeView, Undo } from '$lib/schema/view';
@@ -146,9 +145,11 @@
         <form
           method="POST"
           action="?/spots"
-          use:enhance={async ({ cancel }) => {
-            await marking.send();
-            if (marking.fault) cancel();
+          use:send={{
+            isReady: async () => {
+              await marking.send();
+              return !marking.fault;
+            }
           }}
         >
           <button disabled={heard.length === 0}

@@ -1,6 +1,5 @@
 <!-- What can be done with a take besides: kept, its bars set by hand, sent to one listener, and what they said. -->
 <script lang="ts">
-  import { enhance } from '$app/forms';
   import { type Milliseconds, dayOf, formatDate, sayBars, sayDate } from '$lib/core/units';
   import ShareLink from '$lib/components/ui/ShareLink.svelte';
   import type { SharedLink, TakeView } from '$lib/schema/view';
@@ -91,7 +90,7 @@
       >the bars are not right?</button
     >{/if}
   {#if isSetting || !hasBars}
-    <form method="POST" action="?/bar" use:enhance>
+    <form method="POST" action="?/bar" use:send>
       <label
         >At {sayMs(nowMs)} begins bar
         <input name="bar" inputmode="numeric" size="4" value={bar ?? take.fromBar} /></label

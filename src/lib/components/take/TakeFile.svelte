@@ -1,8 +1,8 @@
 <!-- A recording from elsewhere: chosen, noted and sent in pieces. -->
 <script lang="ts">
-  import { invalidateAll } from '$app/navigation';
   import type { TakeListView } from '$lib/schema/view';
   import { sendTake } from '$lib/state/device/takes';
+  import { readAnew } from '$lib/state/on-the-way';
 
   let { items, today }: { items: TakeListView['items']; today: string } = $props();
 
@@ -41,7 +41,7 @@
         ? 'It is here.'
         : sent.says || 'The line is gone: nothing was kept of it. Send it again.';
     if (sent === 'sent') picked.value = '';
-    await invalidateAll();
+    await readAnew();
   }
 </script>
 

@@ -1,10 +1,10 @@
 <!-- Said over a page that the device has made, because there was no line; it looks for one, and asks the studio when there is. -->
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { invalidateAll } from '$app/navigation';
   import { readClock } from '$lib/state/device/clock';
   import { askStudio } from '$lib/state/device/line';
   import { sayWhen } from '$lib/state/device/say-when';
+  import { readAnew } from '$lib/state/on-the-way';
 
   let { isLaidHere, isQuiet }: { isLaidHere: boolean; /** Looks without a word. */ isQuiet: boolean } =
     $props();
@@ -15,7 +15,7 @@
     void readClock().then((clock) => (heard = clock ? sayWhen(clock.heardAtMs, Date.now()) : ''));
     const look = () =>
       void askStudio().then(
-        (here) => here && invalidateAll(),
+        (here) => here && readAnew(),
         () => {}
       );
     const again = setInterval(look, LOOKS_EVERY_MS);
