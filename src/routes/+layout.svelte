@@ -8,6 +8,7 @@
   import UndoLine from '$lib/components/ui/UndoLine.svelte';
   import { BY_DEVICE } from '$lib/schema/kept-pages';
   import { setDraftOwner } from '$lib/state/draft';
+  import { keepFocus } from '$lib/state/focus';
   import { trouble } from '$lib/state/send';
   import type { LayoutData } from './$types';
 
@@ -46,6 +47,7 @@
   setDraftOwner(() => data.who?.drafts ?? null);
   /** Made by the device, where there was no line. */
   const isAway = $derived(page.data.answeredBy === BY_DEVICE);
+  onMount(keepFocus);
   // from here on a tap is answered: by this the pointer shows it, and those who look over the page know
   onMount(() => {
     document.documentElement.dataset.alive = '';

@@ -13,12 +13,66 @@ test('the list is put in another order by keyboard alone, and the plan follows',
   await alive(page);
   const names = () => page.locator('.items .what a').allTextContents();
   const before = await names();
-  await page.getByRole('button', { name: /^Move Étude 14.* down$/ }).focus();
+  const down = page.getByRole('button', { name: /^Move Étude 14.* down$/ });
+  await down.focus();
+  // further and further, faster than the studio answers
+  for (let n = 0; n < 3; n += 1) await page.keyboard.press('Enter');
+  const [first, ...others] = before;
+  const moved = [...others.slice(0, 3), first, ...others.slice(3)];
+  await expect.poll(names).toEqual(moved);
+  await page.waitForLoadState('networkidle');
+  expect(await names()).toEqual(moved);
+  await expect(down).toBeFocused();
+  await page.keyboard.press('Shift+Tab');
   await page.keyboard.press('Enter');
-  await expect.poll(names).toEqual([before[1], before[0], ...before.slice(2)]);
-  await alive(page);
+  await expect.poll(names).toEqual([others[0], others[1], first, ...others.slice(2)]);
+  // by its handle: taken up, carried back to the top, and put down
+  await page.getByRole('button', { name: /^Move Étude 14.*: drag/ }).focus();
+  for (const key of ['Enter', 'ArrowUp', 'ArrowUp', 'Enter']) await page.keyboard.press(key);
+  await expect.poll(names).toEqual(before);
+  await page.waitForLoadState('networkidle');
   await page.reload();
-  expect(await names()).toEqual([before[1], before[0], ...before.slice(2)]);
+  expect(await names()).toEqual(before);
+});
+
+test('who works by keys goes on where they were when the studio has answered', async ({ browser }) => {
+  const page = await (await browser.newContext()).newPage();
+  const audition = await enterDemo(studio, page);
+  await step('lines of the log, one after the other', async () => {
+    await page.goto(`${studio.origin}${audition}/log`);
+    await alive(page);
+    await page.locator('#line').focus();
+    for (const line of ['1 5m @60 ccc', '1 4m @61 ccn']) {
+      await page.keyboard.type(line);
+      await page.keyboard.press('Enter');
+      await expect(page.locator('#line')).toHaveValue('');
+      await page.waitForLoadState('networkidle');
+      await expect(page.locator('#line')).toBeFocused();
+    }
+  });
+  await step('ticks, each of which is a form of its own', async () => {
+    await page.goto(`${studio.origin}${audition}/list`);
+    await alive(page);
+    const ticks = page.locator('form[action="?/groundwork"] button');
+    await ticks.first().focus();
+    for (let n = 0; n < 2; n += 1) {
+      const answered = page.waitForResponse((response) => response.request().method() === 'POST');
+      await page.keyboard.press('Enter');
+      await answered;
+      await page.waitForLoadState('networkidle');
+      await expect(ticks.first()).toBeFocused();
+    }
+    await page.keyboard.press('Tab');
+    await expect(ticks.nth(1)).toBeFocused();
+  });
+  await step('another page begins at its beginning', async () => {
+    await page.getByRole('link', { name: 'Countback', exact: true }).focus();
+    await page.keyboard.press('Enter');
+    await page.waitForURL(`${studio.origin}${audition}`);
+    await page.waitForLoadState('networkidle');
+    await page.keyboard.press('Tab');
+    await expect(page.locator('a, button').first()).toBeFocused();
+  });
 });
 
 test('the list is put in another order by dragging a handle', async ({ browser }) => {

@@ -1,5 +1,6 @@
 <!-- The list in the teacher's order. Order by dragging, by the handle and arrow keys, or by the two buttons. -->
 <script lang="ts">
+  import { tick } from 'svelte';
   import { dragHandle, dragHandleZone } from 'svelte-dnd-action';
   import ArrowDown from '@lucide/svelte/icons/arrow-down';
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
@@ -37,32 +38,51 @@
     isUntaken?: boolean;
   } = $props();
 
-  // The list is keyed by its order: a saved order makes a new component.
   // svelte-ignore state_referenced_locally
   let order = $state.raw([...items]);
   let form = $state<HTMLFormElement>();
+  /** Orders that were sent and not answered yet, and whether an item is in the hand: until then the order here is the newer one. */
+  let sent = 0;
+  let isInHand = false;
 
-  function move(index: number, by: number) {
+  $effect.pre(() => {
+    const kept = items;
+    if (sent === 0 && !isInHand) order = [...kept];
+  });
+
+  async function move(button: HTMLButtonElement, index: number, by: number) {
     const next = [...order];
     next.splice(index + by, 0, ...next.splice(index, 1));
     order = next;
     save();
+    // the item may go further: what was pressed went along with it, and is pressed again
+    await tick();
+    const other = button.parentElement?.querySelector<HTMLButtonElement>('button:enabled');
+    (button.disabled ? other : button)?.focus();
   }
 
   function save() {
     queueMicrotask(() => form?.requestSubmit());
   }
+
+  function onSend() {
+    sent += 1;
+    return ({ type }: { readonly type: string }) => {
+      sent -= 1;
+      if (type !== 'success' && sent === 0) order = [...items];
+    };
+  }
 </script>
 
-<form bind:this={form} method="POST" action="?/order" use:send={{ reset: false }}>
+<form bind:this={form} method="POST" action="?/order" use:send={{ reset: false, onSend }}>
   <input type="hidden" name="ids" value={order.map((item) => item.id).join(',')} />
 </form>
 <ol
   class="items"
   use:dragHandleZone={{ items: order, dragDisabled: !canOrder, flipDurationMs: 0, dropTargetStyle: {} }}
-  onconsider={(event) => (order = event.detail.items)}
+  onconsider={(event) => ([order, isInHand] = [event.detail.items, true])}
   onfinalize={(event) => {
-    order = event.detail.items;
+    [order, isInHand] = [event.detail.items, false];
     save();
   }}
 >
@@ -131,13 +151,13 @@
             type="button"
             disabled={index === 0}
             aria-label="Move {item.name} up"
-            onclick={() => move(index, -1)}><ArrowUp size={16} /></button
+            onclick={({ currentTarget }) => move(currentTarget, index, -1)}><ArrowUp size={16} /></button
           >
           <button
             type="button"
             disabled={index === order.length - 1}
             aria-label="Move {item.name} down"
-            onclick={() => move(index, 1)}><ArrowDown size={16} /></button
+            onclick={({ currentTarget }) => move(currentTarget, index, 1)}><ArrowDown size={16} /></button
           >
         </div>
       {/if}

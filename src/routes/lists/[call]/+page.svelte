@@ -25,9 +25,7 @@
   </form>
 {/if}
 {#if items.length > 0}
-  {#key items.map((item) => item.id).join()}
-    <ItemList {items} planned={asked} spots={[]} {base} canOrder isUntaken />
-  {/key}
+  <ItemList {items} planned={asked} spots={[]} {base} canOrder isUntaken />
   {#if candidates.length > 0}
     <form class="take" method="POST" action="?/take" use:send>
       <label for="candidate">Who takes it</label>

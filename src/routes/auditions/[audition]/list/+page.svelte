@@ -34,15 +34,13 @@
 {/if}
 {#if form && 'undo' in form && form.undo}{#key form.undo}<UndoLine {...form.undo} />{/key}{/if}
 {#if view.items.length > 0}
-  {#key view.items.map((i) => i.id).join()}
-    <ItemList
-      items={view.items}
-      planned={view.planned}
-      spots={view.spots}
-      base="/auditions/{view.audition.id}/list"
-      canOrder={isTeacher}
-    />
-  {/key}
+  <ItemList
+    items={view.items}
+    planned={view.planned}
+    spots={view.spots}
+    base="/auditions/{view.audition.id}/list"
+    canOrder={isTeacher}
+  />
   <Groundwork items={view.items} ticks={view.ticks} dueOn={view.groundworkTo} />
   <p class="soft out">
     <a href="/auditions/{view.audition.id}/list.csv" download>The list as a table (CSV)</a>
