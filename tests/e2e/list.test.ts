@@ -1,6 +1,6 @@
 /** The list under the hands: put in order, edited in two tabs; and a field that is given far too much. */
 import { expect, test } from '@playwright/test';
-import { Studio, alive, enterDemo, openAudition, step } from './studio';
+import { Studio, alive, enterDemo, openAudition } from './studio';
 
 const studio = new Studio(3391, true);
 test.beforeAll(() => studio.at('2026-11-24T08:30:00Z').then(() => undefined));
@@ -33,46 +33,6 @@ test('the list is put in another order by keyboard alone, and the plan follows',
   await page.waitForLoadState('networkidle');
   await page.reload();
   expect(await names()).toEqual(before);
-});
-
-test('who works by keys goes on where they were when the studio has answered', async ({ browser }) => {
-  const page = await (await browser.newContext()).newPage();
-  const audition = await enterDemo(studio, page);
-  await step('lines of the log, one after the other', async () => {
-    await page.goto(`${studio.origin}${audition}/log`);
-    await alive(page);
-    await page.locator('#line').focus();
-    for (const line of ['1 5m @60 ccc', '1 4m @61 ccn']) {
-      await page.keyboard.type(line);
-      await page.keyboard.press('Enter');
-      await expect(page.locator('#line')).toHaveValue('');
-      await page.waitForLoadState('networkidle');
-      await expect(page.locator('#line')).toBeFocused();
-    }
-  });
-  await step('ticks, each of which is a form of its own', async () => {
-    await page.goto(`${studio.origin}${audition}/list`);
-    await alive(page);
-    const ticks = page.locator('form[action="?/groundwork"] button');
-    await ticks.first().focus();
-    for (let n = 0; n < 2; n += 1) {
-      const answered = page.waitForResponse((response) => response.request().method() === 'POST');
-      await page.keyboard.press('Enter');
-      await answered;
-      await page.waitForLoadState('networkidle');
-      await expect(ticks.first()).toBeFocused();
-    }
-    await page.keyboard.press('Tab');
-    await expect(ticks.nth(1)).toBeFocused();
-  });
-  await step('another page begins at its beginning', async () => {
-    await page.getByRole('link', { name: 'Countback', exact: true }).focus();
-    await page.keyboard.press('Enter');
-    await page.waitForURL(`${studio.origin}${audition}`);
-    await page.waitForLoadState('networkidle');
-    await page.keyboard.press('Tab');
-    await expect(page.locator('a, button').first()).toBeFocused();
-  });
 });
 
 test('the list is put in another order by dragging a handle', async ({ browser }) => {
@@ -268,69 +228,4 @@ test('a list is begun without a candidate, pasted, put in order, mended and give
   await page.goto(list);
   await page.waitForURL(/\/auditions\/[0-9a-f-]{36}\/list$/);
   expect(await names()).toEqual(['Loom', 'Kiln']);
-});
-
-test('a link that is pressed before an answer has come leads there all the same, and what is refused meanwhile is said there', async ({
-  browser
-}) => {
-  const page = await (await browser.newContext()).newPage();
-  const audition = await enterDemo(studio, page);
-  /** What is sent is answered while the page that a link leads to is still being fetched. */
-  const pressWhileItIsSent = async (send: () => Promise<void>, link: string) => {
-    const answered = page.waitForResponse((response) => response.request().method() === 'POST');
-    const asked = page.waitForRequest('**/__data.json*');
-    const from = page.url();
-    let isFirst = true;
-    const isSent = (url: URL) => url.search.startsWith('?/');
-    await page.route(isSent, async (route) => {
-      await asked;
-      await route.continue();
-    });
-    await page.route('**/__data.json*', async (route) => {
-      if (isFirst) {
-        isFirst = false;
-        await (await answered).finished();
-        await page.waitForTimeout(300);
-      }
-      await route.continue();
-    });
-    await send();
-    await page.getByRole('link', { name: link, exact: true }).first().click();
-    await page.waitForURL((url) => url.href !== from);
-    await page.unrouteAll({ behavior: 'wait' });
-  };
-
-  await step('an item moved in the list, and opened', async () => {
-    await page.goto(`${studio.origin}${audition}/list`);
-    await alive(page);
-    const names = () => page.locator('.items .what a').allTextContents();
-    const before = await names();
-    await pressWhileItIsSent(
-      () =>
-        page
-          .getByRole('button', { name: /^Move .* down$/ })
-          .first()
-          .click(),
-      before[0]!
-    );
-    await page.waitForURL(/\/list\/[^/]+$/);
-    await page.goBack();
-    await expect.poll(names).toEqual([before[1], before[0], ...before.slice(2)]);
-  });
-
-  await step('an item that cannot be saved, and is left', async () => {
-    await page.locator('.items .what a').first().click();
-    await page.waitForURL(/\/list\/[^/]+$/);
-    await alive(page);
-    const item = page.url();
-    await page.getByLabel('Last bar').fill('0');
-    await pressWhileItIsSent(
-      () => page.getByRole('button', { name: 'Save', exact: true }).click(),
-      'Countback'
-    );
-    await page.waitForURL(`${studio.origin}${audition}`);
-    await expect(page.getByText('What you sent from the page before was not taken')).toBeVisible();
-    await page.goto(item);
-    await expect(page.getByLabel('Last bar')).toHaveValue('0');
-  });
 });

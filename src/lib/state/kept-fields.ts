@@ -4,7 +4,7 @@ import { writable } from 'svelte/store';
 import { enhance } from '$app/forms';
 import { draftOf } from './draft';
 import { watchLeaving } from './on-the-way';
-import { NOT_TAKEN, isToSignIn, sayWhy, trouble as pageTrouble } from './send';
+import { NOT_TAKEN, isToSignIn, sayWhy, sentOnce, trouble as pageTrouble } from './send';
 
 type Control = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
 
@@ -26,11 +26,15 @@ type Options = {
 export function keepFields(key: string, { reset = false }: Options = {}) {
   const trouble = writable('');
   const draft = draftOf(key);
+  const begin = sentOnce();
 
-  const submit: SubmitFunction = () => {
+  const submit: SubmitFunction = (sent) => {
+    const end = begin(sent);
+    if (!end) return sent.cancel();
     trouble.set('');
     const isLeft = watchLeaving();
     return async ({ result, update }) => {
+      end();
       const isTaken =
         result.type === 'success' || (result.type === 'redirect' && !isToSignIn(result.location));
       if (isTaken) draft.forget();

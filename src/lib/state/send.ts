@@ -13,6 +13,7 @@ export const trouble = writable('');
 /** Of what was sent from a page that is left, where the reason would have been said. */
 export const NOT_TAKEN = 'What you sent from the page before was not taken: look there once more.';
 
+type Sent = Pick<Parameters<SubmitFunction>[0], 'action' | 'formData'>;
 type Options = {
   /** Whether its fields become empty when it was taken. */
   readonly reset?: boolean;
@@ -22,15 +23,39 @@ type Options = {
   readonly onSend?: () => (result: ActionResult) => void;
 };
 
+/**
+ * Of one form. A button that is pressed twice sends once: what the function is given is taken unless it was sent just before and has no answer yet.
+ *
+ * @returns to be called with the answer; null where it is not sent again.
+ */
+export function sentOnce(): (sent: Sent) => (() => void) | null {
+  let last: string | null = null;
+  return ({ action, formData }) => {
+    const said = JSON.stringify([action.href, ...formData]);
+    if (said === last) return null;
+    last = said;
+    return () => {
+      if (last === said) last = null;
+    };
+  };
+}
+
 /** Put on a form as an action. */
 export function send(form: HTMLFormElement, options: Options = {}) {
   let now = options;
-  const submit: SubmitFunction = async ({ cancel }) => {
+  const begin = sentOnce();
+  const submit: SubmitFunction = async (sent) => {
+    const end = begin(sent);
+    if (!end) return sent.cancel();
     trouble.set('');
-    if (now.isReady && !(await now.isReady())) return cancel();
+    if (now.isReady && !(await now.isReady())) {
+      end();
+      return sent.cancel();
+    }
     const isLeft = watchLeaving();
     const onAnswer = now.onSend?.();
     return async ({ result, update }) => {
+      end();
       onAnswer?.(result);
       if (result.type === 'error') trouble.set(`Nothing was done. ${sayWhy(result)}`);
       else if (!(await isLeft())) await update({ reset: now.reset ?? true });
