@@ -46,6 +46,71 @@ test('who works by keys goes on where they were when the studio has answered', a
   });
 });
 
+test('what is half typed stays when another form of the page is answered', async ({ browser }) => {
+  const page = await (await browser.newContext()).newPage();
+  const audition = await enterDemo(studio, page);
+  const line = page.locator('#line');
+  await step('in the lesson, where a step is chosen', async () => {
+    await page.goto(`${studio.origin}${audition}/lesson`);
+    await alive(page);
+    await line.fill('1 5m @6');
+    const answered = page.waitForResponse((response) => response.request().method() === 'POST');
+    await page
+      .getByLabel(/^Step of/)
+      .first()
+      .selectOption({ index: 2 });
+    await (await answered).finished();
+    await page.waitForLoadState('networkidle');
+    await expect(line).toHaveValue('1 5m @6');
+  });
+  await step('in the log, where a touch is removed', async () => {
+    await page.goto(`${studio.origin}${audition}/log`);
+    await alive(page);
+    await line.fill('1 5m @7');
+    await page.locator('form[action="?/remove"] button').first().click();
+    await expect(page.getByText('The touch is out of the log.')).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    await expect(line).toHaveValue('1 5m @7');
+  });
+});
+
+test('what is typed while an answer is still to come stays, also when the page is read anew', async ({
+  browser
+}) => {
+  const page = await (await browser.newContext()).newPage();
+  const audition = await enterDemo(studio, page);
+  await page.route(
+    (url) => url.search.startsWith('?/'),
+    async (route) => {
+      await page.waitForTimeout(600);
+      await route.continue();
+    }
+  );
+  for (const [where, field, first, second] of [
+    ['log', '#line', '1 5m @60 ccc', '1 4m @61 ccn'],
+    ['spots', 'form[action="?/spot"] [name="line"]', '2 late -rhythm', '5 thin -tone']
+  ] as const)
+    await step(where, async () => {
+      await page.goto(`${studio.origin}${audition}/${where}`);
+      await alive(page);
+      const line = page.locator(field);
+      await line.fill(first);
+      await page.keyboard.press('Enter');
+      await page.keyboard.type(second);
+      await expect(line).toHaveValue(second);
+      await page.waitForLoadState('networkidle');
+      await page.reload();
+      await alive(page);
+      await expect(line).toHaveValue(second);
+      await line.press('Enter');
+      await expect(line).toHaveValue('');
+      await page.waitForLoadState('networkidle');
+      await page.reload();
+      await alive(page);
+      await expect(line).toHaveValue('');
+    });
+});
+
 test('a button that is pressed twice sends once, however long the answer takes', async ({ browser }) => {
   const page = await (await browser.newContext()).newPage();
   const audition = await enterDemo(studio, page);

@@ -5,6 +5,7 @@ import { enhance } from '$app/forms';
 import { draftOf } from './draft';
 import { watchLeaving } from './on-the-way';
 import { NOT_TAKEN, isToSignIn, sayWhy, sentOnce, trouble as pageTrouble } from './send';
+import { typedOn } from './typed-on';
 
 type Control = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
 
@@ -27,21 +28,35 @@ export function keepFields(key: string, { reset = false }: Options = {}) {
   const trouble = writable('');
   const draft = draftOf(key);
   const begin = sentOnce();
+  /** What was typed in which field since it was sent. */
+  const since = new Map<Control, string>();
+  const putBack = () => since.forEach((value, control) => (control.value = value));
 
   const submit: SubmitFunction = (sent) => {
     const end = begin(sent);
     if (!end) return sent.cancel();
     trouble.set('');
     const isLeft = watchLeaving();
-    return async ({ result, update }) => {
+    const was = new Map(controlsOf(sent.formElement).map((control) => [control, control.value]));
+    since.clear();
+    return async ({ result, update, formElement }) => {
       end();
       const isTaken =
         result.type === 'success' || (result.type === 'redirect' && !isToSignIn(result.location));
-      if (isTaken) draft.forget();
+      const keepRest = () => (since.size === 0 ? draft.forget() : draft.write(valuesOf(formElement)));
+      if (isTaken) keepRest();
       if (await isLeft()) {
         if (!isTaken) pageTrouble.set(NOT_TAKEN);
       } else if (result.type === 'error') trouble.set(`${sayWhy(result)} What you typed is still here.`);
-      else await update({ reset: reset && isTaken });
+      else {
+        // empties the fields at once, and fills them from the page's data when that has come
+        const updated = update({ reset: reset && isTaken });
+        since.forEach((now, control) => since.set(control, typedOn(was.get(control), now, control.value)));
+        putBack();
+        await updated;
+        putBack();
+        if (isTaken) keepRest();
+      }
     };
   };
 
@@ -55,7 +70,11 @@ export function keepFields(key: string, { reset = false }: Options = {}) {
         if (control instanceof HTMLSelectElement) control.dispatchEvent(new Event('change'));
       });
     });
-    const keep = () => draft.write(valuesOf(form));
+    const keep = ({ target }: Event) => {
+      draft.write(valuesOf(form));
+      const control = controlsOf(form).find((one) => one === target);
+      if (control) since.set(control, control.value);
+    };
     form.addEventListener('input', keep);
     const enhanced = enhance(form, submit);
     return {

@@ -2,9 +2,11 @@
  * A form that loses nothing: what is typed is kept on this device until it is saved, a dropped connection or a refusal
  * is said above the form, and the fields stay as they are.
  */
+import { browser } from '$app/environment';
 import { superForm, type SuperValidated } from 'sveltekit-superforms';
-import { writable } from 'svelte/store';
+import { get, writable } from 'svelte/store';
 import { draftOf, keepDraft } from './draft';
+import { allTypedOn } from './typed-on';
 import { watchLeaving } from './on-the-way';
 import { NOT_TAKEN, isToSignIn, sayWhy, trouble as pageTrouble } from './send';
 
@@ -26,8 +28,13 @@ export function keptForm<T extends Record<string, unknown>>(
   const trouble = writable('');
   const isBack = writable(false);
   const draft = draftOf(key, isPrivate);
+  /** Not the page's own: what another form of the page brings along with its answer must not fill this one, only its own answer does. */
+  const id = `${initial.id} kept`;
   let isTaken = false;
   let isLeft: ReturnType<typeof watchLeaving>;
+  let sent: T;
+  let answer: T | null = null;
+  let stop = () => {};
   const superform = superForm(initial, {
     dataType: isPlain ? 'form' : 'json',
     resetForm: false,
@@ -35,21 +42,40 @@ export function keptForm<T extends Record<string, unknown>>(
     onSubmit: () => {
       trouble.set('');
       isLeft = watchLeaving();
+      [sent, answer] = [structuredClone(get(superform.form)), null];
     },
     onResult: async ({ result, cancel }) => {
       // a preview saved nothing: what is typed stays a draft; so it does where the session has ended
       const isSaved = result.type === 'success' && !result.data?.isPreview;
       const isLed = result.type === 'redirect' && !isToSignIn(result.location);
       isTaken = isLed || isSaved;
-      if (isTaken) draft.forget();
+      const answered =
+        'data' in result ? (result.data as { form?: { id: string } } | undefined)?.form : undefined;
+      if (answered) answered.id = id;
+      keepRest(sent);
       if (!(await isLeft())) return;
       cancel();
       if (!isLed && result.type !== 'success') pageTrouble.set(NOT_TAKEN);
     },
+    onUpdate: ({ form: { data } }) => {
+      const filled = (answer = structuredClone(data));
+      stop = superform.form.subscribe((now) => Object.assign(data, allTypedOn(sent, now, filled)));
+    },
     // what the form is filled with after saving is not typed
-    onUpdated: () => isTaken && draft.forget(),
+    onUpdated: () => {
+      stop();
+      if (answer) keepRest(answer);
+    },
     onError: ({ result }) => trouble.set(`Not saved. ${sayWhy(result)} What you typed is still here.`)
   });
+  /** Of what was taken nothing is kept but what was typed beyond it. */
+  function keepRest(beyond: T) {
+    const now = get(superform.form);
+    if (!isTaken) return;
+    if (JSON.stringify(now) === JSON.stringify(beyond)) draft.forget();
+    else draft.write(now);
+  }
   keepDraft(draft, superform, { onBack: () => isBack.set(true), isFresh });
+  if (browser) superform.formId.set(id);
   return { ...superform, trouble, isBack, forget: () => draft.forget() };
 }
