@@ -55,6 +55,12 @@ export class Draft {
     });
   }
 
+  /** Of what was taken nothing is kept any more but what was typed beyond it. */
+  keepBeyond(taken: unknown, now: unknown): void {
+    if (JSON.stringify(now) === JSON.stringify(taken)) this.forget();
+    else this.write(now);
+  }
+
   forget(): void {
     this.#round += 1;
     if (this.#name) localStorage.removeItem(this.#name);

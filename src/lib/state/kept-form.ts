@@ -33,7 +33,7 @@ export function keptForm<T extends Record<string, unknown>>(
   let isTaken = false;
   let isLeft: ReturnType<typeof watchLeaving>;
   let sent: T;
-  let answer: T | null = null;
+  let answer: T;
   let stop = () => {};
   const superform = superForm(initial, {
     dataType: isPlain ? 'form' : 'json',
@@ -42,7 +42,7 @@ export function keptForm<T extends Record<string, unknown>>(
     onSubmit: () => {
       trouble.set('');
       isLeft = watchLeaving();
-      [sent, answer] = [structuredClone(get(superform.form)), null];
+      sent = structuredClone(get(superform.form));
     },
     onResult: async ({ result, cancel }) => {
       // a preview saved nothing: what is typed stays a draft; so it does where the session has ended
@@ -52,29 +52,22 @@ export function keptForm<T extends Record<string, unknown>>(
       const answered =
         'data' in result ? (result.data as { form?: { id: string } } | undefined)?.form : undefined;
       if (answered) answered.id = id;
-      keepRest(sent);
+      if (isTaken) draft.keepBeyond(sent, get(superform.form));
       if (!(await isLeft())) return;
       cancel();
       if (!isLed && result.type !== 'success') pageTrouble.set(NOT_TAKEN);
     },
     onUpdate: ({ form: { data } }) => {
-      const filled = (answer = structuredClone(data));
-      stop = superform.form.subscribe((now) => Object.assign(data, allTypedOn(sent, now, filled)));
+      answer = structuredClone(data);
+      stop = superform.form.subscribe((now) => Object.assign(data, allTypedOn(sent, now, answer)));
     },
     // what the form is filled with after saving is not typed
     onUpdated: () => {
       stop();
-      if (answer) keepRest(answer);
+      if (isTaken) draft.keepBeyond(answer, get(superform.form));
     },
     onError: ({ result }) => trouble.set(`Not saved. ${sayWhy(result)} What you typed is still here.`)
   });
-  /** Of what was taken nothing is kept but what was typed beyond it. */
-  function keepRest(beyond: T) {
-    const now = get(superform.form);
-    if (!isTaken) return;
-    if (JSON.stringify(now) === JSON.stringify(beyond)) draft.forget();
-    else draft.write(now);
-  }
   keepDraft(draft, superform, { onBack: () => isBack.set(true), isFresh });
   if (browser) superform.formId.set(id);
   return { ...superform, trouble, isBack, forget: () => draft.forget() };
