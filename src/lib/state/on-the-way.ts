@@ -4,18 +4,23 @@
  */
 import { invalidateAll } from '$app/navigation';
 import { navigating } from '$app/state';
+import { untrack } from 'svelte';
 
 /** A page that takes longer is not waited for. */
 const LONGEST_MS = 10_000;
 
+/** Asked when something else has changed: whoever asks is not to be called again by it. */
+const wayNow = () => untrack(() => navigating.complete);
+
 /** Waits until nobody is on the way any more, or it takes too long. */
 async function arrive(): Promise<void> {
-  const tooLong = new Promise((resolve) => setTimeout(resolve, LONGEST_MS, 'too long'));
-  let way = navigating.complete;
+  let way = wayNow();
+  const tooLong = way && new Promise((resolve) => setTimeout(resolve, LONGEST_MS, 'too long'));
   while (way) {
     // another way may have been taken instead of the first
     if ((await Promise.race([way.catch(() => {}), tooLong])) === 'too long') return;
-    way = navigating.complete === way ? null : navigating.complete;
+    const next = wayNow();
+    way = next === way ? null : next;
   }
 }
 

@@ -57,8 +57,9 @@ export function send(form: HTMLFormElement, options: Options = {}) {
     return async ({ result, update }) => {
       end();
       onAnswer?.(result);
+      const hasLeft = await isLeft();
       if (result.type === 'error') trouble.set(`Nothing was done. ${sayWhy(result)}`);
-      else if (!(await isLeft())) await update({ reset: now.reset ?? true });
+      else if (!hasLeft) await update({ reset: now.reset ?? true });
       else if (result.type === 'failure') trouble.set(NOT_TAKEN);
     };
   };
