@@ -35,6 +35,46 @@ test('the list is put in another order by keyboard alone, and the plan follows',
   expect(await names()).toEqual(before);
 });
 
+test('an order stands as it was put, while what was put before is answered, and goes back where it is not taken', async ({
+  browser
+}) => {
+  const page = await (await browser.newContext()).newPage();
+  const audition = await enterDemo(studio, page);
+  await page.goto(`${studio.origin}${audition}/list`);
+  await alive(page);
+  const names = () => page.locator('.items .what a').allTextContents();
+  const [first, ...others] = await names();
+  const down = page.getByRole('button', { name: `Move ${first} down`, exact: true });
+  let sent = 0;
+  let isLineDown = false;
+  let answer = () => {};
+  const isLater = new Promise<void>((resolve) => (answer = resolve));
+  await page.route(
+    (url) => url.search.startsWith('?/order'),
+    async (route) => {
+      sent += 1;
+      if (sent > 1) await isLater;
+      if (isLineDown) await route.abort();
+      else await route.continue();
+    }
+  );
+  const answered = page.waitForResponse((response) => response.request().method() === 'POST');
+  await down.click();
+  await down.click();
+  await (await answered).finished();
+  // what the page reads anew after the first answer is the order of before the second
+  await page.waitForTimeout(700);
+  const twice = [...others.slice(0, 2), first, ...others.slice(2)];
+  expect(await names()).toEqual(twice);
+  answer();
+  await page.waitForLoadState('networkidle');
+  expect(await names()).toEqual(twice);
+  isLineDown = true;
+  await down.click();
+  await expect(page.getByText('Nothing was done')).toBeVisible();
+  expect(await names()).toEqual(twice);
+});
+
 test('the list is put in another order by dragging a handle', async ({ browser }) => {
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 1000 } })).newPage();
   const audition = await enterDemo(studio, page);
