@@ -234,6 +234,8 @@
     left: 4px;
     font-size: 0.74rem;
     font-weight: 500;
+    line-height: 1.1;
+    white-space: nowrap;
     color: var(--ink);
   }
   .span {
@@ -266,6 +268,9 @@
     background: var(--paper);
   }
   @media (max-width: 720px) {
+    .week b {
+      left: 0;
+    }
     .load {
       grid-template-columns: 1fr;
     }
