@@ -13,6 +13,14 @@ test('the list is put in another order by keyboard alone, and the plan follows',
   await alive(page);
   const names = () => page.locator('.items .what a').allTextContents();
   const before = await names();
+  let underway = 0;
+  page.on('request', (request) => (underway += Number(request.url().includes('?/order'))));
+  page.on('requestfinished', (request) => (underway -= Number(request.url().includes('?/order'))));
+  /** What is put is sent at once, and kept when the studio has answered. */
+  const isKept = async () => {
+    await page.waitForTimeout(300);
+    await expect.poll(() => underway).toBe(0);
+  };
   const down = page.getByRole('button', { name: /^Move Étude 14.* down$/ });
   await down.focus();
   // further and further, faster than the studio answers
@@ -20,7 +28,7 @@ test('the list is put in another order by keyboard alone, and the plan follows',
   const [first, ...others] = before;
   const moved = [...others.slice(0, 3), first, ...others.slice(3)];
   await expect.poll(names).toEqual(moved);
-  await page.waitForLoadState('networkidle');
+  await isKept();
   expect(await names()).toEqual(moved);
   await expect(down).toBeFocused();
   await page.keyboard.press('Shift+Tab');
@@ -30,7 +38,7 @@ test('the list is put in another order by keyboard alone, and the plan follows',
   await page.getByRole('button', { name: /^Move Étude 14.*: drag/ }).focus();
   for (const key of ['Enter', 'ArrowUp', 'ArrowUp', 'Enter']) await page.keyboard.press(key);
   await expect.poll(names).toEqual(before);
-  await page.waitForLoadState('networkidle');
+  await isKept();
   await page.reload();
   expect(await names()).toEqual(before);
 });
@@ -58,7 +66,7 @@ test('an order stands as it was put, while what was put before is answered, and 
       else await route.continue();
     }
   );
-  const answered = page.waitForResponse((response) => response.request().method() === 'POST');
+  const answered = page.waitForResponse((response) => response.url().includes('?/order'));
   await down.click();
   await down.click();
   await (await answered).finished();
@@ -66,8 +74,10 @@ test('an order stands as it was put, while what was put before is answered, and 
   await page.waitForTimeout(700);
   const twice = [...others.slice(0, 2), first, ...others.slice(2)];
   expect(await names()).toEqual(twice);
+  const last = page.waitForResponse((response) => response.url().includes('?/order'));
   answer();
-  await page.waitForLoadState('networkidle');
+  await (await last).finished();
+  await page.waitForTimeout(700);
   expect(await names()).toEqual(twice);
   isLineDown = true;
   await down.click();

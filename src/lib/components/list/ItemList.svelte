@@ -38,6 +38,7 @@
     isUntaken?: boolean;
   } = $props();
 
+  // As it is kept; from then on the effect below follows it.
   // svelte-ignore state_referenced_locally
   let order = $state.raw([...items]);
   let form = $state<HTMLFormElement>();
